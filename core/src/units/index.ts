@@ -1,0 +1,4 @@
+export * from './inputError';
+export * from './parse';
+export * from './print';
+export * from './table';

@@ -1,0 +1,52 @@
+import { finite, InputError } from './inputError';
+import { findUnit, type Dimension } from './table';
+
+/** How a check wants its lengths written. */
+export type LengthStyle = 'mm' | 'inFraction' | 'inThou';
+
+/**
+ * Prints a value held in the core's own unit, in the unit named, without trailing zeros.
+ * @param value in the core's own unit of the dimension
+ * @param decimals most digits after the point, 3 unless said
+ * @example printQuantity(34.925, 'length', 'in') // "1.375 in"
+ */
+export function printQuantity(value: number, dimension: Dimension, symbol: string, decimals = 3): string {
+  finite('value', value);
+  const unit = findUnit(dimension, symbol);
+  if (!unit) throw new InputError('unit', symbol, `a unit of ${dimension}`);
+  return `${printNumber(value / unit.factor, decimals)} ${unit.symbol}`;
+}
+
+/** A number with at most `decimals` digits after the point and no trailing zeros; never "-0". */
+export function printNumber(value: number, decimals = 3): string {
+  const text = value.toFixed(decimals);
+  const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+  return trimmed === '-0' ? '0' : trimmed;
+}
+
+/**
+ * Prints a length in mm by the check's style.
+ * @param mm length, mm
+ * @param style mm, nearest 1/64 inch reduced, or thousandths of an inch
+ * @example printLength(34.925, 'inFraction') // "1 3/8 in"
+ */
+export function printLength(mm: number, style: LengthStyle, decimals?: number): string {
+  finite('length', mm);
+  if (style === 'inThou') return `${(mm / 25.4).toFixed(3)} in`;
+  if (style === 'inFraction') return `${inchFraction(mm / 25.4)} in`;
+  return printQuantity(mm, 'length', 'mm', decimals);
+}
+
+function inchFraction(inches: number): string {
+  const sixtyFourths = Math.round(Math.abs(inches) * 64);
+  const sign = inches < 0 && sixtyFourths > 0 ? '-' : '';
+  const whole = Math.floor(sixtyFourths / 64);
+  let top = sixtyFourths % 64;
+  let bottom = 64;
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  if (top === 0) return `${sign}${whole}`;
+  return whole === 0 ? `${sign}${top}/${bottom}` : `${sign}${whole} ${top}/${bottom}`;
+}
