@@ -1,0 +1,2 @@
+export * from './elongation';
+export * from './takeUp';

@@ -1,0 +1,84 @@
+import { z } from 'zod';
+import { Decision, SpecSheet } from './check';
+import { Day, Id, ShortText } from './common';
+import { Reading, Walk } from './reading';
+import { Visit, WorkItem } from './work';
+
+export const Harvest = z.object({
+  crop: ShortText,
+  start: Day,
+  end: Day,
+  areaHa: z.number().positive().max(100_000),
+  widthM: z.number().positive().max(30),
+  speedKmh: z.number().positive().max(30),
+  efficiency: z.number().gt(0).max(1),
+}).refine((h) => h.end >= h.start, { path: ['end'], message: 'a date on or after the harvest start' });
+export type Harvest = z.infer<typeof Harvest>;
+
+/** A combine on the books, with the header that is on it. Hours are separator hours. */
+export const Machine = z.object({
+  id: Id,
+  serial: ShortText,
+  model: ShortText,
+  customer: ShortText,
+  branch: ShortText,
+  builtOn: Day,
+  hours: z.number().nonnegative().max(100_000),
+  header: z.object({ model: ShortText, serial: ShortText }).nullable(),
+  harvest: Harvest,
+});
+export type Machine = z.infer<typeof Machine>;
+
+export const MachineChange = z.object({ hours: Machine.shape.hours.optional(), harvest: Harvest.optional() });
+
+/** Everything needed to judge one machine, on the phone or anywhere. */
+export const MachineFile = z.object({
+  machine: Machine,
+  sheets: z.array(SpecSheet),
+  readings: z.array(Reading),
+  walks: z.array(Walk),
+  work: z.array(WorkItem),
+  visits: z.array(Visit),
+});
+export type MachineFile = z.infer<typeof MachineFile>;
+
+/** One row of the Yard. `slack` in working days; below 0 is too late. */
+export const YardRow = z.object({
+  machine: Machine,
+  slack: z.int(),
+  finish: Day,
+  mustStartBy: Day,
+  late: z.boolean(),
+  hoursOpen: z.number(),
+  hoursPlanned: z.number(),
+  counts: z.partialRecord(Decision, z.int()),
+  checksDue: z.int(),
+  checks: z.int(),
+  walk: z.enum(['none', 'started', 'done']),
+  next: z.object({ id: z.enum(['startWalk', 'resumeWalk', 'acceptWork', 'planVisit', 'visitLate', 'visitPlanned', 'ready', 'noSheet']), day: Day.nullable(), technician: z.string().nullable(), count: z.int() }),
+});
+export type YardRow = z.infer<typeof YardRow>;
+
+export const Yard = z.object({ today: Day, branch: z.string(), rows: z.array(YardRow) });
+export type Yard = z.infer<typeof Yard>;
+
+export const Person = z.object({ id: Id, name: ShortText, signIn: ShortText, role: z.enum(['technician', 'planner', 'admin']), branch: ShortText });
+export type Person = z.infer<typeof Person>;
+export type Role = Person['role'];
+
+const Password = z.string().min(10, 'a password of at least 10 characters').max(200);
+const SignInName = z.string().trim().min(2, 'a sign-in name').max(60);
+export const SignIn = z.object({ signIn: SignInName, password: z.string().min(1, 'a password').max(200) });
+export const Setup = z.object({ branch: ShortText, name: ShortText, signIn: SignInName, password: Password });
+export const NewPerson = z.object({ name: ShortText, signIn: SignInName, password: Password, role: Person.shape.role });
+
+/** What the app asks first: who am I, what day is it here, does this place need its first admin. */
+export const Session = z.object({
+  person: Person.nullable(),
+  needsSetup: z.boolean(),
+  now: z.string(),
+  demo: z.boolean(),
+  demoSignIns: z.array(z.object({ signIn: z.string(), password: z.string(), name: z.string(), role: z.string() })),
+});
+export type Session = z.infer<typeof Session>;
+

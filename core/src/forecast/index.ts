@@ -1,0 +1,2 @@
+export * from './posterior';
+export * from './season';

@@ -1,0 +1,114 @@
+import { subDays, parseISO, formatISO } from 'date-fns';
+import type { Day, Decision, Machine, MachineFile, SpecSheet, Visit, Walk, WorkItem, YardRow } from '../contracts';
+import { seasonHours } from '../forecast';
+import { judgeCheck, needsHand, type CheckVerdict, type MachineFacts } from '../verdict';
+import { labourHours, proposeWork, type ProposedWork } from '../work';
+import { mustStartBy, slackDays, visitEnd, workingDayFrom, workingDaysAfter } from './days';
+
+/** Calendar days kept free between finished work and harvest. Shop rule. */
+export const MARGIN_DAYS = 2;
+/** A walk counts for this harvest when it began within so many days before it. */
+const WALK_COUNTS_DAYS = 100;
+
+/** An accepted item, whether its check has since been put right, and the visit that holds it. */
+export interface StandingWork extends WorkItem {
+  readonly done: boolean;
+  readonly visit: Visit | undefined;
+}
+
+/** All that is derived about one machine on one day: verdicts, work open, planned and done, dates and slack. */
+export interface Standing {
+  readonly facts: MachineFacts;
+  readonly verdicts: readonly CheckVerdict[];
+  readonly counts: Partial<Record<Decision, number>>;
+  /** called for by a verdict, not yet accepted */
+  readonly proposed: readonly ProposedWork[];
+  readonly work: readonly StandingWork[];
+  readonly walk: Walk | undefined;
+  readonly walkState: YardRow['walk'];
+  readonly checks: number;
+  readonly checksDue: number;
+  readonly hoursOpen: number;
+  readonly hoursPlanned: number;
+  /** working day on which all known work would be finished */
+  readonly finish: Day;
+  readonly mustStartBy: Day;
+  readonly slack: number;
+  readonly late: boolean;
+}
+
+/** What a machine brings to its verdicts: its hours and the hours until harvest ends. */
+export function factsOf(machine: Machine): MachineFacts {
+  const { areaHa, widthM, speedKmh, efficiency } = machine.harvest;
+  return { hours: machine.hours, seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency) };
+}
+
+/** The checks that apply to a machine: its combine's sheet and that of the header on it, front to back. */
+export function checksOf(machine: Machine, sheets: readonly SpecSheet[]): SpecSheet['checks'] {
+  const models = [machine.model, machine.header?.model];
+  return sheets.filter((s) => models.includes(s.model)).flatMap((s) => s.checks).sort((a, b) => a.station - b.station);
+}
+
+/** Where a machine stands today. Everything in it is derived; nothing of it is stored. */
+export function standingOf(file: MachineFile, today: Day): Standing {
+  const { machine } = file;
+  const facts = factsOf(machine);
+  const checks = checksOf(machine, file.sheets);
+  const verdicts = checks.flatMap((check) => judgeCheck(check, file.readings, facts) ?? []);
+  const counts: Partial<Record<Decision, number>> = {};
+  for (const { decision } of verdicts) counts[decision] = (counts[decision] ?? 0) + 1;
+
+  const work = file.work.filter((w) => !w.withdrawnAt).map((item) => ({
+    ...item,
+    done: isDone(item, verdicts),
+    visit: file.visits.find((v) => v.workIds.includes(item.id)),
+  }));
+  const accepted = new Set(work.filter((w) => !w.done).map((w) => w.checkId));
+  const proposed = verdicts.flatMap((v) => (accepted.has(v.check.id) ? [] : (proposeWork(v) ?? [])));
+
+  const walk = file.walks.filter((w) => w.startedAt.slice(0, 10) >= countsFrom(machine)).sort((a, b) => a.startedAt.localeCompare(b.startedAt)).at(-1);
+  const measured = new Set(file.readings.filter((r) => walk && r.walkId === walk.id).map((r) => r.checkId));
+  const due = walk?.finishedAt ? [] : checks.filter((c) => !measured.has(c.id));
+
+  const open = work.filter((w) => !w.done);
+  const planned = open.filter((w) => w.visit);
+  const unplanned = [...open.filter((w) => !w.visit), ...proposed];
+  const walkHours = labourHours(due.map((c) => ({ minutes: c.labour.measure, cover: null })));
+  const hoursOpen = labourHours([...open, ...proposed]) + walkHours;
+  const hoursUnplanned = labourHours(unplanned) + walkHours;
+
+  const visitsEnd = planned.map((w) => w.visit?.endsOn ?? today).sort().at(-1);
+  const from = visitsEnd && visitsEnd >= today ? workingDaysAfter(visitsEnd, 1) : workingDayFrom(today);
+  const finish = hoursUnplanned > 0 ? visitEnd(from, hoursUnplanned) : (visitsEnd ?? workingDayFrom(today));
+  const slack = slackDays(finish, machine.harvest.start);
+  return {
+    facts, verdicts, counts, proposed, work, walk,
+    walkState: walk ? (walk.finishedAt ? 'done' : 'started') : 'none',
+    checks: checks.length, checksDue: due.length,
+    hoursOpen, hoursPlanned: labourHours(planned),
+    finish, mustStartBy: mustStartBy(machine.harvest.start, MARGIN_DAYS, hoursOpen), slack, late: hoursOpen > 0 && slack < 0,
+  };
+}
+
+const countsFrom = (machine: Machine): Day => formatISO(subDays(parseISO(machine.harvest.start), WALK_COUNTS_DAYS), { representation: 'date' });
+
+/** A work item is done when its check was read again after it was accepted and no longer needs a hand. */
+function isDone(item: WorkItem, verdicts: readonly CheckVerdict[]): boolean {
+  const verdict = verdicts.find((v) => v.check.id === item.checkId);
+  return verdict !== undefined && verdict.takenAt > item.acceptedAt && !needsHand(verdict.decision);
+}
+
+/** The Yard's one line on what to do next with a machine. */
+export function nextStep(standing: Standing): YardRow['next'] {
+  const step = (id: YardRow['next']['id'], count = 0, visit?: Visit): YardRow['next'] => ({ id, count, day: visit?.startsOn ?? null, technician: visit?.technician ?? null });
+  if (standing.checks === 0) return step('noSheet');
+  const open = standing.work.filter((w) => !w.done);
+  const visit = open.flatMap((w) => w.visit ?? []).sort((a, b) => a.startsOn.localeCompare(b.startsOn))[0];
+  if (visit && standing.late) return step('visitLate', 0, visit);
+  if (standing.walkState === 'none') return step('startWalk', standing.checks);
+  if (standing.walkState === 'started') return step('resumeWalk', standing.checksDue);
+  if (standing.proposed.length) return step('acceptWork', standing.proposed.length);
+  const unplanned = open.filter((w) => !w.visit).length;
+  if (unplanned) return step('planVisit', unplanned);
+  return visit ? step('visitPlanned', 0, visit) : step('ready');
+}

@@ -1,0 +1,30 @@
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { Check, Reading, SpecSheet, type ReadingValue } from '../contracts';
+
+/** A shipped demo sheet by file name, checked against the contract. For tests only. */
+export function demoSheet(file: 'ax7' | 'ax5' | 'w4' | 'rc12'): SpecSheet {
+  return SpecSheet.parse(JSON.parse(readFileSync(resolve(__dirname, '../../../demo/specs', `${file}.json`), 'utf8')));
+}
+
+/** One check of the AX7 or RC12 sheet, with fields changed for the test. */
+export function demoCheck<K extends Check['kind']>(id: string, kind: K, change: object = {}): Extract<Check, { kind: K }> {
+  const check = [...demoSheet('ax7').checks, ...demoSheet('rc12').checks].find((c) => c.id === id);
+  const parsed = Check.parse({ ...check, ...change });
+  if (parsed.kind !== kind) throw new Error(`${id} is ${parsed.kind}`);
+  return parsed as Extract<Check, { kind: K }>;
+}
+
+export const MACHINE_ID = '0197a000-0000-7000-8000-000000000001';
+export const WALK_ID = '0197a000-0000-7000-8000-00000000aaaa';
+let serial = 0;
+
+/** A reading of this test's walk; each call is one minute later than the last. */
+export function reading(checkId: string, place: string, value: ReadingValue, change: Partial<Reading> = {}): Reading {
+  serial += 1;
+  return Reading.parse({
+    id: `0197a000-0000-7000-8000-${serial.toString(16).padStart(12, '0')}`,
+    machineId: MACHINE_ID, walkId: WALK_ID, checkId, sheet: { model: 'AX7', revision: 1 }, place, state: 'asFound', value,
+    positionConfirmed: true, takenAt: new Date(Date.UTC(2026, 5, 9, 7, 0) + serial * 60_000).toISOString(), hours: 1284, by: 'Ines Marrow', ...change,
+  });
+}

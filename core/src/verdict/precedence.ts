@@ -1,0 +1,63 @@
+import type { Decision } from '../contracts';
+
+/**
+ * What a reading can show, and what it leads to. Written top down: the first finding present decides; the rest are told as well.
+ * The order follows the trade: what is broken is broken however it was measured; then a void reading proves nothing; then wear
+ * limits; then doubt; then tension; then what is only to be watched.
+ */
+export const PRECEDENCE = [
+  ['damaged', 'replace', 'cracked, frayed or bent: not worth leaving'],
+  ['knivesLost', 'replace', 'missing, bent or worn on both edges, with the opposite mates'],
+  ['positionNotConfirmed', 'remeasure', 'the machine did not stand as the check wants'],
+  ['skipped', 'remeasure', 'nobody measured it'],
+  ['looksFineOnly', 'remeasure', 'a look alone never passes it'],
+  ['scatter', 'remeasure', 'the repeats differ more than the tool explains'],
+  ['pastLimit', 'replace', 'proven at or past the wear limit'],
+  ['limitReached', 'replace', 'the limit lies inside the uncertainty and nothing better can be had'],
+  ['limitInDoubt', 'remeasure', 'the limit lies inside the uncertainty'],
+  ['shrunk', 'remeasure', 'less worn than before without a new part'],
+  ['stretchedOut', 'replace', 'travel used up and elongation at its limit, or no link count fits'],
+  ['notSettled', 'remeasure', 'adjusted but not run and looked at again'],
+  ['travelMissing', 'remeasure', 'tension without the travel left proves nothing'],
+  ['falseTension', 'shorten', 'the indicator reads right but the adjuster is at its end'],
+  ['travelGone', 'shorten', 'loose, and adjusting would use up the travel kept in reserve'],
+  ['travelEndsInSeason', 'shorten', 'stretch eats the travel left before harvest ends'],
+  ['loose', 'adjust', 'short of tension, travel left'],
+  ['overTight', 'adjust', 'past tension'],
+  ['sidesDiffer', 'adjust', 'left and right are adjusted unequally'],
+  ['oneEdgeWorn', 'turn', 'one edge worn, the other still sharp'],
+  ['reachesLimit', 'watch', 'inside now, forecast to reach the limit before harvest ends'],
+  ['travelLow', 'watch', 'in tension, with less travel than the reserve'],
+  ['inside', 'holds', 'inside its limits through this harvest'],
+] as const satisfies readonly (readonly [string, Decision, string])[];
+
+export type FindingId = (typeof PRECEDENCE)[number][0];
+
+/** One thing a reading shows, with the numbers its sentence needs. Lengths in mm. */
+export interface Finding {
+  readonly id: FindingId;
+  readonly numbers: Readonly<Record<string, number | string>>;
+}
+
+const RANK = new Map<FindingId, number>(PRECEDENCE.map(([id], i) => [id, i]));
+const DECISION = new Map<FindingId, Decision>(PRECEDENCE.map(([id, decision]) => [id, decision]));
+
+/** The decision that findings lead to, and the findings in order of weight. Nothing found holds. */
+export function decide(findings: readonly Finding[]): { decision: Decision; findings: readonly Finding[] } {
+  const sorted = [...findings].sort((a, b) => (RANK.get(a.id) ?? 99) - (RANK.get(b.id) ?? 99));
+  const first = sorted[0];
+  return { decision: first ? (DECISION.get(first.id) ?? 'remeasure') : 'holds', findings: sorted };
+}
+
+/** From loudest to quietest, for a check or a machine with several decisions. */
+export const LOUDNESS: readonly Decision[] = ['replace', 'shorten', 'adjust', 'turn', 'remeasure', 'watch', 'holds'];
+
+/** The loudest of some decisions; holds when there are none. */
+export function loudest(decisions: readonly Decision[]): Decision {
+  return LOUDNESS.find((d) => decisions.includes(d)) ?? 'holds';
+}
+
+/** Whether a decision calls for a hand before harvest. */
+export function needsHand(decision: Decision): boolean {
+  return decision !== 'holds' && decision !== 'watch';
+}

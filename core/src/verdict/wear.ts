@@ -1,0 +1,107 @@
+import type { MeasuredCheck, Reading, WearRate } from '../contracts';
+import { defaultElongationLimit, elongation, nominalLength, pitchesNeeded } from '../chain';
+import { chanceReached, hoursToLimit, wearAt, wearPosterior, type WearPoint } from '../forecast';
+import { InputError } from '../units';
+import type { Finding } from './precedence';
+import { againstLimit, judgeRepeats } from './uncertainty';
+
+/** Chance of reaching the limit in season from which a component is to be watched. Shop rule. */
+export const WATCH_CHANCE = 0.2;
+/** Standard deviation of a wear fraction that no tool sees: where round the belt, dirt, temperature. Model assumption. */
+const PROCESS_NOISE = 0.03;
+/** Repeats from which nothing better can be had with the tool at hand. */
+const ENOUGH_REPEATS = 3;
+
+/** A reading on the tally strip: wear fraction, 0 new, 1 limit. */
+export interface StripTick {
+  readonly readingId: string;
+  readonly wear: number;
+  readonly hours: number;
+  readonly takenAt: string;
+  readonly struck: boolean;
+  readonly state: 'asFound' | 'asLeft';
+}
+
+/** What is expected at harvest's end. Wear fractions; hours from now. */
+export interface WearForecast {
+  readonly low: number;
+  readonly middle: number;
+  readonly high: number;
+  readonly chance: number;
+  /** hours from now to the limit with chance 10, 50 and 90 % */
+  readonly hours10: number;
+  readonly hours50: number;
+  readonly hours90: number;
+}
+
+/** New size and limit of a measured check, mm; elongation limits turned into lengths. */
+export function limitsOf(check: MeasuredCheck): { nominal: number; limit: number; limitPercent?: number } {
+  const { limit } = check;
+  if (limit.type === 'wear') return { nominal: limit.nominal, limit: limit.limit };
+  const limitPercent = limit.limitPercent ?? defaultElongationLimit(limit.largerSprocketTeeth, check.takeUp !== undefined);
+  const nominal = nominalLength(limit.pitches, limit.pitch);
+  return { nominal, limit: nominal * (1 + limitPercent / 100), limitPercent };
+}
+
+/**
+ * Wear fraction: 0 new, 1 at the limit, signed for the worn side.
+ * @param x reading, mm
+ * @example wearFraction(35.5, 38, 35) // 0.8333
+ */
+export function wearFraction(x: number, nominal: number, limit: number): number {
+  if (nominal === limit) throw new InputError('limit', limit, 'a limit that differs from the new size');
+  return (nominal - x) / (nominal - limit);
+}
+
+/** Judges the wear of one measured place: findings, the wear fraction and its expanded uncertainty. */
+export function judgeWear(check: MeasuredCheck, values: readonly number[], tool: Reading['tool']): { wear: number; expanded: number; value: number; expandedLength: number; findings: Finding[] } {
+  const { nominal, limit, limitPercent } = limitsOf(check);
+  const trusted = tool ?? check.tool;
+  const repeats = judgeRepeats(values, trusted, check.limit.type === 'elongation');
+  const wear = wearFraction(repeats.value, nominal, limit);
+  const expanded = repeats.expanded / Math.abs(nominal - limit);
+  const numbers = {
+    value: repeats.value, nominal, limit, expanded: repeats.expanded, count: repeats.count, spread: repeats.spread, wear,
+    ...(check.limit.type === 'elongation' && limitPercent !== undefined
+      ? { percent: elongation(repeats.value, check.limit.pitches, check.limit.pitch), limitPercent, pitches: check.limit.pitches, pitchesNeeded: pitchesNeeded(repeats.expanded, check.limit.pitch, limitPercent) }
+      : {}),
+  };
+  const findings: Finding[] = [];
+  if (repeats.scattered) findings.push({ id: 'scatter', numbers });
+  const stand = againstLimit(wear, expanded);
+  if (stand === 'out') findings.push({ id: 'pastLimit', numbers });
+  else if (stand === 'doubt') findings.push({ id: repeats.count >= ENOUGH_REPEATS ? 'limitReached' : 'limitInDoubt', numbers });
+  else findings.push({ id: 'inside', numbers });
+  return { wear, expanded, value: repeats.value, expandedLength: repeats.expanded, findings };
+}
+
+/**
+ * Forecast of a place's wear to harvest's end, from this life's readings and the spec's wear rate.
+ * @param ticks this life's readings, none struck, hours of the machine
+ * @param lifeStart machine hours at which this part was new
+ */
+export function forecastWear(rate: WearRate, ticks: readonly StripTick[], expanded: number, lifeStart: number, now: number, season: number): WearForecast {
+  const points: WearPoint[] = ticks.map((t) => ({ hours: Math.max(0, t.hours - lifeStart), y: t.wear, sigma: Math.hypot(expanded / 2, PROCESS_NOISE) }));
+  const posterior = wearPosterior({ a0: rate.atNew, sa: rate.atNewSd, mu: rate.perHour, tau: rate.sd }, points);
+  const inService = Math.max(0, now - lifeStart);
+  const { mean, sd } = wearAt(posterior, inService + season);
+  const hours = (q: number) => hoursToLimit(posterior, q, inService) - inService;
+  return {
+    low: mean - TEN_PERCENT * sd, middle: mean, high: mean + TEN_PERCENT * sd,
+    chance: chanceReached(posterior, inService + season),
+    hours10: hours(0.1), hours50: hours(0.5), hours90: hours(0.9),
+  };
+}
+
+/** Standard normal deviate of the 90 % point. */
+const TEN_PERCENT = 1.2815515655;
+
+/** Wear cannot shrink: a finding when the newest reading lies below an earlier one by more than both can explain. */
+export function shrinkFinding(ticks: readonly StripTick[], expanded: number): Finding | undefined {
+  const newest = ticks.at(-1);
+  const before = ticks.slice(0, -1);
+  if (!newest || before.length === 0) return undefined;
+  const most = before.reduce((a, b) => (b.wear > a.wear ? b : a));
+  const explained = Math.SQRT2 * Math.hypot(expanded, 2 * PROCESS_NOISE);
+  return most.wear - newest.wear > explained ? { id: 'shrunk', numbers: { before: most.wear, wear: newest.wear, beforeHours: most.hours } } : undefined;
+}

@@ -1,0 +1,90 @@
+import type { Check, Decision, Feel } from '../contracts';
+import { printLength, printNumber, type LengthStyle } from '../units';
+import type { Finding, FindingId } from './precedence';
+
+/** Decision words, as a technician says them. */
+export const DECISION_WORDS: Readonly<Record<Decision, string>> = {
+  holds: 'Holds', watch: 'Watch', adjust: 'Adjust', shorten: 'Shorten', turn: 'Turn', replace: 'Replace', remeasure: 'Remeasure',
+};
+
+export const FEEL_WORDS: Readonly<Record<Feel, string>> = {
+  stuck: 'stuck', justSlides: 'just slides', slidesEasily: 'slides easily', hangs: 'hangs loose',
+};
+
+type Numbers = Finding['numbers'];
+
+/** A finding in one plain sentence with its numbers and units. */
+export function sentence(check: Check, finding: Finding): string {
+  const style: LengthStyle = 'style' in check ? check.style : 'mm';
+  const n = (key: string): number => Number(finding.numbers[key] ?? 0);
+  const text = (key: string): string => String(finding.numbers[key] ?? '');
+  const mm = (key: string, decimals = 1): string => printLength(n(key), style === 'mm' ? 'mm' : style, decimals);
+  const percent = (key: string): string => `${printNumber(n(key), 2)} %`;
+  const hours = (key: string): string => (Number.isFinite(n(key)) ? `${printNumber(n(key), 0)} h` : 'more than 20,000 h');
+  return SENTENCES[finding.id]({ check, numbers: finding.numbers, n, text, mm, percent, hours });
+}
+
+interface Speech {
+  readonly check: Check;
+  readonly numbers: Numbers;
+  readonly n: (key: string) => number;
+  readonly text: (key: string) => string;
+  readonly mm: (key: string, decimals?: number) => string;
+  readonly percent: (key: string) => string;
+  readonly hours: (key: string) => string;
+}
+
+const reading = ({ numbers, percent, mm }: Speech): string => ('percent' in numbers ? `${percent('percent')} elongation (${mm('value')})` : mm('value', 2));
+const limit = ({ numbers, percent, mm }: Speech): string => ('limitPercent' in numbers ? `the limit of ${percent('limitPercent')} (${mm('limit')})` : `the limit of ${mm('limit', 2)}`);
+
+const SENTENCES: Readonly<Record<FindingId, (s: Speech) => string>> = {
+  damaged: (s) => `Damage seen${s.text('found') ? `: ${s.text('found')}` : ''}. A damaged one is renewed whatever it measures.`,
+  knivesLost: (s) => {
+    const seen = [[s.n('missing'), 'missing'], [s.n('damaged'), 'bent or cracked'], [s.n('bothEdges'), 'worn on both edges']].filter(([count]) => Number(count) > 0).map(([count, what]) => `${count} ${what}`);
+    return `${seen.join(', ')} of ${s.n('total')}: renew ${s.n('renew')}${s.n('mates') ? `, the ${s.n('mates')} opposite ${s.n('mates') === 1 ? 'mate' : 'mates'} among them, so that the rotor stays balanced` : ''}.`;
+  },
+  positionNotConfirmed: (s) => `Not confirmed: ${s.text('position').toLowerCase()}. A reading in another position is void.`,
+  skipped: (s) => `Not measured: ${s.text('why')}.`,
+  looksFineOnly: () => 'It looks fine, but a belt narrows without looking worn: measure its width.',
+  scatter: (s) => `The ${s.n('count')} repeats differ by ${s.mm('spread', 2)}, more than the tool explains: take them again.`,
+  pastLimit: (s) => `${reading(s)} is at or past ${limit(s)}, proven beyond ±${s.mm('expanded', 2)}.`,
+  limitReached: (s) => `${reading(s)} lies within ±${s.mm('expanded', 2)} of ${limit(s)} after ${s.n('count')} repeats: it counts as reached.`,
+  limitInDoubt: (s) => `${reading(s)} is within ±${s.mm('expanded', 2)} of ${limit(s)}. Take ${3 - s.n('count')} more repeats${'pitchesNeeded' in s.numbers && s.n('pitchesNeeded') > s.n('pitches') ? ` or measure over ${s.n('pitchesNeeded')} pitches` : ' or use a finer tool'}.`,
+  shrunk: (s) => `Less worn than before: ${printNumber(s.n('wear') * 100, 0)} % of the way to the limit against ${printNumber(s.n('before') * 100, 0)} % at ${s.hours('beforeHours')}. Measure again, or record the new part.`,
+  stretchedOut: (s) => `${s.mm('left', 0)} of ${s.mm('total', 0)} travel is left at ${s.percent('percent')} elongation, limit ${s.percent('limitPercent')}: taking links out no longer helps.`,
+  notSettled: () => 'Adjusted, but not yet run and looked at again: a manual adjuster moves after the first run.',
+  travelMissing: () => 'Tension is only good if travel is left: give the travel left.',
+  falseTension: (s) => `False tension: the indicator reads right, but ${s.mm('left', 0)} of the ${s.mm('total', 0)} travel is left, so the chain is slack.${shortenHint(s)}`,
+  travelGone: (s) => `Loose with ${s.mm('left', 0)} of travel left, ${s.mm('reserve', 0)} wanted in reserve.${shortenHint(s)}`,
+  travelEndsInSeason: (s) => `${s.mm('left', 0)} of travel is left and this harvest's stretch will eat about ${s.mm('eatenInSeason', 0)}.${shortenHint(s)}`,
+  loose: (s) => {
+    const how = s.numbers.feel !== undefined ? `Chain ${FEEL_WORDS[s.text('feel') as Feel] ?? s.text('feel')}: too loose` : `${s.n('by') > 0 ? `${s.mm('by')} short` : 'Short'} of its mark`;
+    return s.n('left') >= 0 ? `${how}, ${s.mm('left', 0)} of travel left: tighten it.` : `${how}.`;
+  },
+  overTight: (s) => (s.numbers.feel !== undefined
+    ? `Chain ${FEEL_WORDS[s.text('feel') as Feel] ?? s.text('feel')}: too tight. That shortens its life and ruins the bearing.`
+    : `${s.mm('by')} past its mark, ${s.mm('past')} allowed: too tight. That shortens its life and lifts the conveyor off its stops.`),
+  sidesDiffer: (s) => `${s.text('a')} and ${s.text('b')} differ by ${s.mm('difference')} of ${s.text('what') === 'travel' ? 'travel' : 'tension'}, ${s.mm('allowed')} allowed: the chain climbs. Adjust both.`,
+  oneEdgeWorn: (s) => `${s.n('oneEdge')} of ${s.n('total')} worn on one edge: turn them, the other edge is good.`,
+  reachesLimit: (s) => `${printNumber(s.n('chance') * 100, 0)} % chance to reach the limit before harvest ends (${s.hours('season')} to go). Look again at ${s.hours('lookAgain')}.`,
+  travelLow: (s) => `In tension with ${s.mm('left', 0)} of travel left, ${s.mm('reserve', 0)} wanted in reserve. This harvest needs about ${s.mm('eatenInSeason', 0)}.`,
+  inside: (s) => {
+    if ('value' in s.numbers) return `${reading(s)}, ${printNumber(s.n('wear') * 100, 0)} % of the way to ${limit(s)}.`;
+    if ('total' in s.numbers && !('left' in s.numbers)) return `All ${s.n('total')} there, ${s.n('oneEdge')} worn on one edge.`;
+    if (s.numbers.feel !== undefined) return `Chain ${FEEL_WORDS[s.text('feel') as Feel] ?? s.text('feel')}, as it should, with ${s.mm('left', 0)} of ${s.mm('total', 0)} travel left.`;
+    return `At its mark with ${s.mm('left', 0)} of ${s.mm('total', 0)} travel left.`;
+  },
+};
+
+function shortenHint(s: Speech): string {
+  const links = s.n('linksOut');
+  if (links < 1) return '';
+  const what = links === 1 ? 'one half link' : links === 2 ? 'one whole link' : `${links} half links`;
+  return ` Take out ${what}${s.n('offset') ? ' (odd count: needs an offset link, or one removed)' : ''}, then ${s.mm('after', 0)} of travel.`;
+}
+
+/** The head sentence of a decision: the weightiest finding. Nothing found: nothing said. */
+export function headSentence(check: Check, findings: readonly Finding[]): string {
+  const first = findings[0];
+  return first ? sentence(check, first) : '';
+}

@@ -1,0 +1,41 @@
+import type { Check, WorkItem } from '../contracts';
+import { headSentence, needsHand, type CheckVerdict } from '../verdict';
+
+/** Work a check's verdict calls for, before anyone accepts it. Minutes without the covers. */
+export type ProposedWork = Pick<WorkItem, 'checkId' | 'decision' | 'places' | 'reason' | 'minutes' | 'cover' | 'parts'>;
+
+/**
+ * The work a verdict leads to: the check's loudest decision at every place that shares it, its labour and parts.
+ * @returns undefined when nothing needs a hand
+ */
+export function proposeWork(verdict: CheckVerdict): ProposedWork | undefined {
+  const { check, decision } = verdict;
+  if (decision === 'holds' || !needsHand(decision)) return undefined;
+  const places = verdict.places.filter((p) => p.decision === decision);
+  const first = places[0];
+  if (!first) return undefined;
+  const units = check.kind === 'count' && decision === 'replace' ? (first.renew ?? 0) : check.labourPer === 'check' ? 1 : places.length;
+  return {
+    checkId: check.id,
+    decision,
+    places: places.map((p) => p.place),
+    reason: headSentence(check, first.findings),
+    minutes: minutesFor(check, decision) * units,
+    cover: check.labour.cover ?? null,
+    parts: decision === 'replace' ? check.parts.map((part) => ({ number: part.number, name: part.name, quantity: part.each * units })) : [],
+  };
+}
+
+function minutesFor(check: Check, decision: Exclude<CheckVerdict['decision'], 'holds'>): number {
+  return decision === 'remeasure' || decision === 'watch' ? check.labour.measure : check.labour[decision];
+}
+
+/**
+ * Labour hours of several work items done in one visit: each cover is opened once.
+ * @returns h, to the quarter hour, rounded up; 0 for no work
+ */
+export function labourHours(items: readonly Pick<ProposedWork, 'minutes' | 'cover'>[]): number {
+  const covers = new Map(items.flatMap((i) => (i.cover ? [[i.cover.name, i.cover.minutes] as const] : [])));
+  const minutes = items.reduce((sum, i) => sum + i.minutes, 0) + [...covers.values()].reduce((sum, m) => sum + m, 0);
+  return Math.ceil(minutes / 15) / 4;
+}
