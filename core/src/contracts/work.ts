@@ -30,7 +30,7 @@ export const Visit = z.object({
   startsOn: Day,
   endsOn: Day,
   hours: z.number().positive().max(1000),
-  where: z.enum(['bay', 'farm']),
+  site: z.enum(['bay', 'farm']),
   note: LongText.default(''),
   workIds: z.array(Id),
   version: z.int().min(1),
@@ -43,7 +43,7 @@ export const VisitPlan = z.object({
   machineId: Id,
   technicianId: z.uuid('a technician'),
   startsOn: Day,
-  where: z.enum(['bay', 'farm']).default('bay'),
+  site: z.enum(['bay', 'farm']).default('bay'),
   note: LongText.default(''),
   version: z.int().min(1).nullable().default(null),
 });

@@ -33,7 +33,7 @@ const item = (r: Reading): WorkItem => ({
   id: '0197a000-0000-7000-8000-0000000000b1', machineId: MACHINE_ID, checkId: 'fan-drive-belt', decision: 'replace', places: ['belt'], reason: 'too narrow', minutes: 75,
   cover: { name: 'left side shields', minutes: 15 }, parts: [], acceptedBy: 'Rhea Aldane', acceptedAt: new Date(Date.parse(r.takenAt) + 1000).toISOString(), withdrawnAt: null,
 });
-const visit = (startsOn: string, endsOn: string, workIds: string[]): Visit => ({ id: '0197a000-0000-7000-8000-0000000000c1', machineId: MACHINE_ID, technicianId: MACHINE_ID, technician: 'Ines Marrow', startsOn, endsOn, hours: 1.5, where: 'bay', note: '', workIds, version: 1 });
+const visit = (startsOn: string, endsOn: string, workIds: string[]): Visit => ({ id: '0197a000-0000-7000-8000-0000000000c1', machineId: MACHINE_ID, technicianId: MACHINE_ID, technician: 'Ines Marrow', startsOn, endsOn, hours: 1.5, site: 'bay', note: '', workIds, version: 1 });
 
 describe('standing of a machine', () => {
   test('without a walk, the walk itself is the work, and starting it is next', () => {

@@ -1,7 +1,8 @@
 import { subDays, parseISO, formatISO } from 'date-fns';
-import type { Day, Decision, Machine, MachineFile, SpecSheet, Visit, Walk, WorkItem, YardRow } from '../contracts';
+import type { Day, Decision, Machine, MachineFile, Visit, Walk, WorkItem, YardRow } from '../contracts';
 import { seasonHours } from '../forecast';
 import { judgeCheck, needsHand, type CheckVerdict, type MachineFacts } from '../verdict';
+import { checksFor } from '../walk';
 import { labourHours, proposeWork, type ProposedWork } from '../work';
 import { mustStartBy, slackDays, visitEnd, workingDayFrom, workingDaysAfter } from './days';
 
@@ -43,17 +44,11 @@ export function factsOf(machine: Machine): MachineFacts {
   return { hours: machine.hours, seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency) };
 }
 
-/** The checks that apply to a machine: its combine's sheet and that of the header on it, front to back. */
-export function checksOf(machine: Machine, sheets: readonly SpecSheet[]): SpecSheet['checks'] {
-  const models = [machine.model, machine.header?.model];
-  return sheets.filter((s) => models.includes(s.model)).flatMap((s) => s.checks).sort((a, b) => a.station - b.station);
-}
-
 /** Where a machine stands today. Everything in it is derived; nothing of it is stored. */
 export function standingOf(file: MachineFile, today: Day): Standing {
   const { machine } = file;
   const facts = factsOf(machine);
-  const checks = checksOf(machine, file.sheets);
+  const checks = checksFor(machine, file.sheets);
   const verdicts = checks.flatMap((check) => judgeCheck(check, file.readings, facts) ?? []);
   const counts: Partial<Record<Decision, number>> = {};
   for (const { decision } of verdicts) counts[decision] = (counts[decision] ?? 0) + 1;

@@ -135,7 +135,7 @@ describe('feeder conveyor chain, spring gauge with slot left', () => {
   test('one side only: unequal travel adjusts both', () => {
     const verdict = conveyorVerdict([mark('at'), travel(25)], [mark('at'), travel(19)]);
     expect(verdict.places.map((p) => p.decision)).toEqual(['adjust', 'adjust']);
-    expect(headSentence(conveyor, verdict.places[0]!.findings)).toMatch(/left and right differ by 6 mm of travel, 3 mm allowed/);
+    expect(headSentence(conveyor, verdict.places[0]!.findings)).toMatch(/Left and right differ by 6 mm of travel, 3 mm allowed/);
   });
   test('an adjustment counts only after running and looking again', () => {
     const found = [reading(conveyor.id, 'left', mark('short', 2)), reading(conveyor.id, 'left', travel(25))];

@@ -21,7 +21,8 @@ export function sentence(check: Check, finding: Finding): string {
   const mm = (key: string, decimals = 1): string => printLength(n(key), style === 'mm' ? 'mm' : style, decimals);
   const percent = (key: string): string => `${printNumber(n(key), 2)} %`;
   const hours = (key: string): string => (Number.isFinite(n(key)) ? `${printNumber(n(key), 0)} h` : 'more than 20,000 h');
-  return SENTENCES[finding.id]({ check, numbers: finding.numbers, n, text, mm, percent, hours });
+  const said = SENTENCES[finding.id]({ check, numbers: finding.numbers, n, text, mm, percent, hours });
+  return said.charAt(0).toUpperCase() + said.slice(1);
 }
 
 interface Speech {
@@ -66,7 +67,7 @@ const SENTENCES: Readonly<Record<FindingId, (s: Speech) => string>> = {
     : `${s.mm('by')} past its mark, ${s.mm('past')} allowed: too tight. That shortens its life and lifts the conveyor off its stops.`),
   sidesDiffer: (s) => `${s.text('a')} and ${s.text('b')} differ by ${s.mm('difference')} of ${s.text('what') === 'travel' ? 'travel' : 'tension'}, ${s.mm('allowed')} allowed: the chain climbs. Adjust both.`,
   oneEdgeWorn: (s) => `${s.n('oneEdge')} of ${s.n('total')} worn on one edge: turn them, the other edge is good.`,
-  reachesLimit: (s) => `${printNumber(s.n('chance') * 100, 0)} % chance to reach the limit before harvest ends (${s.hours('season')} to go). Look again at ${s.hours('lookAgain')}.`,
+  reachesLimit: (s) => `${chance(s.n('chance'))} chance to reach the limit before harvest ends (${s.hours('season')} to go). Look again at ${s.hours('lookAgain')}.`,
   travelLow: (s) => `In tension with ${s.mm('left', 0)} of travel left, ${s.mm('reserve', 0)} wanted in reserve. This harvest needs about ${s.mm('eatenInSeason', 0)}.`,
   inside: (s) => {
     if ('value' in s.numbers) return `${reading(s)}, ${printNumber(s.n('wear') * 100, 0)} % of the way to ${limit(s)}.`;
@@ -75,6 +76,8 @@ const SENTENCES: Readonly<Record<FindingId, (s: Speech) => string>> = {
     return `At its mark with ${s.mm('left', 0)} of ${s.mm('total', 0)} travel left.`;
   },
 };
+
+const chance = (p: number): string => (p > 0.99 ? 'More than 99 %' : `${printNumber(p * 100, 0)} %`);
 
 function shortenHint(s: Speech): string {
   const links = s.n('linksOut');

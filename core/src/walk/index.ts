@@ -1,1 +1,3 @@
+export * from './admit';
+export * from './checks';
 export * from './order';

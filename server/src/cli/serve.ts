@@ -1,0 +1,54 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import type { Server } from 'node:http';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { DEMO_PASSWORD, DEMO_PEOPLE } from '@green-tally/demo';
+import { openDatabase, SettingRow, type Database } from '../db';
+import { loadDemo } from '../demo/load';
+import { createApp } from '../http/app';
+import { clockFor } from '../http/clock';
+
+/** Starts the server: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR, GREEN_TALLY_DEMO=1. */
+async function serve(): Promise<void> {
+  const url = process.env['DATABASE_URL'];
+  if (!url) throw new Error('DATABASE_URL is not set. Use npm start, which brings its own database.');
+  const db = await openDatabase(url);
+  const demo = process.env['GREEN_TALLY_DEMO'] === '1';
+  const statedDay = demo ? await loadDemo(db) : undefined;
+  const here = dirname(fileURLToPath(import.meta.url));
+  const appDir = process.env['APP_DIR'] ?? join(here, '../../app/dist');
+  const app = createApp({
+    db,
+    clock: clockFor(statedDay),
+    sessionSecret: await secretOf(db),
+    ...(existsSync(appDir) ? { appDir } : {}),
+    demoSignIns: demo ? DEMO_PEOPLE.map(({ name, signIn, role }) => ({ name, signIn, role, password: DEMO_PASSWORD })) : [],
+  });
+  const port = Number(process.env['PORT'] ?? 8461);
+  const host = process.env['HOST'] ?? '127.0.0.1';
+  const server: Server = app.listen(port, host, (error?: Error) => {
+    if (error) {
+      process.stderr.write(`Cannot listen on ${host}:${port}: ${error.message}\n`);
+      process.exit(1);
+    }
+    process.stdout.write(`listening on ${host}:${port}\n`);
+  });
+  const close = () => {
+    server.close(() => void db.close().finally(() => process.exit(0)));
+    server.closeAllConnections();
+  };
+  process.once('SIGTERM', close);
+  process.once('SIGINT', close);
+}
+
+/** The secret that signs session cookies: made once, kept in the database, so that every process shares it. */
+async function secretOf(db: Database): Promise<string> {
+  await db.sequelize.query(`INSERT INTO settings VALUES ('sessionSecret', :secret) ON CONFLICT DO NOTHING`, { replacements: { secret: randomBytes(32).toString('base64url') } });
+  return (await SettingRow.findByPk('sessionSecret', { rejectOnEmpty: true })).value;
+}
+
+serve().catch((error: unknown) => {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+  process.exit(1);
+});

@@ -1,0 +1,4 @@
+export * from './connection';
+export * from './facts';
+export * from './migrations';
+export * from './models';

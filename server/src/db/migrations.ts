@@ -1,0 +1,79 @@
+import { Umzug, type MigrationParams } from 'umzug';
+import type { QueryInterface, Sequelize } from 'sequelize';
+
+const sql = (name: string, up: string, down: string) => ({
+  name,
+  up: async ({ context }: MigrationParams<QueryInterface>) => { await context.sequelize.query(up); },
+  down: async ({ context }: MigrationParams<QueryInterface>) => { await context.sequelize.query(down); },
+});
+
+/** Every change of the tables, oldest first. Never edit one that has landed: add the next. */
+const MIGRATIONS = [
+  sql('001-first-tables', `
+    CREATE TABLE branches (id uuid PRIMARY KEY, name text NOT NULL UNIQUE);
+    CREATE TABLE people (
+      id uuid PRIMARY KEY, name text NOT NULL, sign_in text NOT NULL, password_hash text NOT NULL,
+      role text NOT NULL CHECK (role IN ('technician','planner','admin')), branch text NOT NULL REFERENCES branches(name));
+    CREATE UNIQUE INDEX people_sign_in ON people (lower(sign_in));
+    CREATE TABLE machines (
+      id uuid PRIMARY KEY, serial text NOT NULL UNIQUE, model text NOT NULL, customer text NOT NULL, branch text NOT NULL REFERENCES branches(name),
+      built_on date NOT NULL, hours double precision NOT NULL CHECK (hours >= 0), header jsonb, harvest jsonb NOT NULL);
+    CREATE TABLE spec_sheets (model text NOT NULL, revision int NOT NULL, document jsonb NOT NULL, PRIMARY KEY (model, revision));
+    CREATE TABLE walks (
+      id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), started_at timestamptz NOT NULL, finished_at timestamptz,
+      made_safe_at timestamptz, hours double precision NOT NULL, by text NOT NULL, noticed text NOT NULL DEFAULT '');
+    CREATE INDEX walks_machine ON walks (machine_id, started_at);
+    CREATE TABLE readings (
+      id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), walk_id uuid, check_id text NOT NULL, sheet jsonb NOT NULL,
+      place text NOT NULL, state text NOT NULL CHECK (state IN ('asFound','asLeft')), value jsonb NOT NULL, renewed boolean NOT NULL, settled boolean NOT NULL,
+      position_confirmed boolean NOT NULL, tool jsonb, taken_at timestamptz NOT NULL, hours double precision NOT NULL, by text NOT NULL, note text NOT NULL,
+      strikes uuid, stored_at timestamptz NOT NULL DEFAULT now());
+    CREATE INDEX readings_machine ON readings (machine_id, taken_at);
+    CREATE TABLE work_items (
+      id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), check_id text NOT NULL, decision text NOT NULL, places jsonb NOT NULL, reason text NOT NULL,
+      minutes double precision NOT NULL, cover jsonb, parts jsonb NOT NULL, accepted_by text NOT NULL, accepted_at timestamptz NOT NULL, withdrawn_at timestamptz);
+    CREATE INDEX work_machine ON work_items (machine_id);
+    CREATE TABLE visits (
+      id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), technician_id uuid NOT NULL REFERENCES people(id), starts_on date NOT NULL, ends_on date NOT NULL,
+      hours double precision NOT NULL CHECK (hours > 0), site text NOT NULL, note text NOT NULL, work_ids jsonb NOT NULL, version int NOT NULL);
+    CREATE INDEX visits_machine ON visits (machine_id);
+    CREATE TABLE settings (key text PRIMARY KEY, value text NOT NULL);
+    INSERT INTO settings VALUES ('factsVersion', '0');
+    CREATE TABLE session (sid text PRIMARY KEY, sess json NOT NULL, expire timestamptz NOT NULL);
+    CREATE INDEX session_expire ON session (expire);`,
+  'DROP TABLE session, settings, visits, work_items, readings, walks, spec_sheets, machines, people, branches;'),
+];
+
+/** Brings the tables up to date, one process at a time: an advisory lock is held on one connection meanwhile. Returns the names run. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  return sequelize.transaction(async (transaction) => {
+    await sequelize.query('SELECT pg_advisory_xact_lock(7141)', { transaction });
+    const done = await migrator(sequelize).up();
+    return done.map((m) => m.name);
+  });
+}
+
+/** Takes every table down again. For tests of the migrations. */
+export async function unmigrate(sequelize: Sequelize): Promise<void> {
+  await migrator(sequelize).down({ to: 0 });
+}
+
+function migrator(sequelize: Sequelize): Umzug<QueryInterface> {
+  return new Umzug({ migrations: MIGRATIONS, context: sequelize.getQueryInterface(), storage: new SettingsOfMigrations(sequelize), logger: undefined });
+}
+
+/** Remembers which migrations ran, in a table of its own. */
+class SettingsOfMigrations {
+  constructor(private readonly sequelize: Sequelize) {}
+  async logMigration({ name }: { name: string }): Promise<void> {
+    await this.sequelize.query('INSERT INTO migrations VALUES (:name)', { replacements: { name } });
+  }
+  async unlogMigration({ name }: { name: string }): Promise<void> {
+    await this.sequelize.query('DELETE FROM migrations WHERE name = :name', { replacements: { name } });
+  }
+  async executed(): Promise<string[]> {
+    await this.sequelize.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY)');
+    const [rows] = await this.sequelize.query('SELECT name FROM migrations ORDER BY name');
+    return (rows as { name: string }[]).map((r) => r.name);
+  }
+}

@@ -1,0 +1,68 @@
+import { randomUUID } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import pino from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Session } from '@green-tally/core/contracts';
+import type { Database } from '../db';
+import type { Clock } from './clock';
+import { openApiDocument } from './openapi';
+import { answerProblem, noSuchRoute } from './problem';
+import { peopleRoutes } from './people.routes';
+import { readingRoutes } from './readings.routes';
+import { sessions, ownOrigin } from './session';
+import { workRoutes } from './work.routes';
+import { yardRoutes } from './yard.routes';
+
+/** What the app is built from. `appDir`: folder of the exported web app, when there is one. */
+export interface Setting {
+  readonly db: Database;
+  readonly clock: Clock;
+  readonly sessionSecret: string;
+  readonly appDir?: string;
+  readonly demoSignIns?: Session['demoSignIns'];
+  readonly logLevel?: string;
+}
+
+/** The whole HTTP face: the API under /api, the web app elsewhere. Holds no state of its own. */
+export function createApp(setting: Setting): Express {
+  const app = express();
+  app.set('trust proxy', 'loopback');
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: pino({ level: setting.logLevel ?? 'warn' }), genReqId: () => randomUUID() }));
+  app.use(helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'", 'data:'],
+        workerSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+      },
+    },
+  }));
+  app.use(compression());
+  const api = express.Router();
+  api.use(sessions(setting.db, setting.sessionSecret), ownOrigin);
+  api.get('/openapi.json', (_req, res) => void res.json(openApiDocument()));
+  api.use(readingRoutes(setting));
+  api.use(express.json({ limit: '2mb' }));
+  api.use(peopleRoutes(setting), yardRoutes(setting), workRoutes(setting), noSuchRoute);
+  app.use('/api', api);
+  if (setting.appDir) serveApp(app, setting.appDir);
+  app.use(answerProblem);
+  return app;
+}
+
+function serveApp(app: Express, appDir: string): void {
+  app.use('/_expo', express.static(join(appDir, '_expo'), { immutable: true, maxAge: '365d' }));
+  app.use('/assets', express.static(join(appDir, 'assets'), { immutable: true, maxAge: '365d' }));
+  app.use(express.static(appDir, { index: false, maxAge: 0 }));
+  app.get('/{*place}', (req, res, next) => {
+    const index = join(appDir, 'index.html');
+    if (/\.[a-z0-9]+$/i.test(req.path) || !existsSync(index)) return next();
+    res.set('cache-control', 'no-cache').sendFile(index);
+  });
+  app.use((_req, res) => void res.status(404).type('text').send('Not found'));
+}

@@ -1,0 +1,45 @@
+import { randomUUID } from 'node:crypto';
+import type { Express } from 'express';
+import { Sequelize } from 'sequelize';
+import request from 'supertest';
+import { DEMO_DAY, DEMO_PASSWORD, demoId } from '@green-tally/demo';
+import { openDatabase, type Database } from '../db';
+import { loadDemo } from '../demo/load';
+import { createApp } from '../http/app';
+import { clockFor } from '../http/clock';
+
+/** A database of its own on the test cluster, and the app upon it. */
+export interface Place {
+  readonly app: Express;
+  readonly db: Database;
+  readonly url: string;
+  close(): Promise<void>;
+}
+
+export async function openPlace({ demo = true } = {}): Promise<Place> {
+  const base = process.env['TEST_DATABASE_URL'] ?? '';
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  const keeper = new Sequelize(base, { logging: false });
+  await keeper.query(`CREATE DATABASE ${name}`);
+  await keeper.close();
+  const url = base.replace(/\/[^/]+$/, `/${name}`);
+  const db = await openDatabase(url);
+  if (demo) await loadDemo(db);
+  const app = createApp({ db, clock: clockFor(DEMO_DAY), sessionSecret: 'test', logLevel: 'silent' });
+  return { app, db, url, close: () => db.close() };
+}
+
+/** A signed-in agent that keeps its cookie. */
+export async function signedIn(app: Express, signIn: string): Promise<ReturnType<typeof request.agent>> {
+  const agent = request.agent(app);
+  await agent.post('/api/session').send({ signIn, password: DEMO_PASSWORD }).expect(201);
+  return agent;
+}
+
+export const machineId = (serial: string): string => demoId(`machine ${serial}`);
+
+/** A well-formed fan-belt reading of T118, with changes. */
+export const beltReading = (change: object = {}): Record<string, unknown> => ({
+  id: randomUUID(), machineId: machineId('T118'), walkId: null, checkId: 'fan-drive-belt', sheet: { model: 'AX7', revision: 1 }, place: 'belt', state: 'asFound',
+  value: { kind: 'measure', values: [37.2], typed: ['37.2'], unit: 'mm' }, renewed: false, settled: false, positionConfirmed: true, tool: null, takenAt: '2026-06-09T08:00:00.000Z', hours: 1285, by: 'Ines Marrow', note: '', strikes: null, ...change,
+});
