@@ -143,7 +143,7 @@ function judgeState(check: Check, readings: readonly Reading[], own: PlaceReadin
   let result: StateJudgement = { findings };
 
   if ((check.kind === 'measure' || check.kind === 'series') && main?.value.kind === 'measure') {
-    const worn = judgeWear(check, main.value.values, main.reading.tool);
+    const worn = judgeWear(check, repeatsOf(readings, main.value.values), main.reading.tool);
     findings.push(...worn.findings);
     const life = ticksOf(check, own, main.reading.takenAt).filter((t) => !t.struck);
     const shrunk = shrinkFinding(life, worn.expanded);
@@ -178,6 +178,11 @@ function judgeState(check: Check, readings: readonly Reading[], own: PlaceReadin
     }
   }
   return result;
+}
+
+/** As-found readings of one place in one round are repeats of each other; of as-left ones only the last attempt counts. */
+function repeatsOf(readings: readonly Reading[], last: readonly number[]): readonly number[] {
+  return readings.at(-1)?.state === 'asLeft' ? last : readings.flatMap((r) => (r.value.kind === 'measure' ? r.value.values : []));
 }
 
 /** Machine hours at which the part in these readings was new: the newest renewal before or within them, else 0. */

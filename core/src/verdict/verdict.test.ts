@@ -69,6 +69,11 @@ describe('fan drive belt, top width', () => {
     expect(ids(beltVerdict(35, 35, 35))).toContain('limitReached');
   });
   test('repeats that differ more than the tool explains are taken again', () => expect(ids(beltVerdict(37.2, 36.1))).toContain('scatter'));
+  test('readings of one walk are repeats: the third settles a doubt', () => {
+    const three = [35, 35.1, 35].map((w) => reading(belt.id, 'belt', width(w)));
+    expect(judgeCheck(belt, three.slice(0, 1), facts)!.decision).toBe('remeasure');
+    expect(judgeCheck(belt, three, facts)!.decision).toBe('replace');
+  });
   test('"looks fine" never passes it', () => {
     const verdict = judgeCheck(belt, [reading(belt.id, 'belt', { kind: 'look', seen: 'fine', found: '' })], facts)!;
     expect(verdict.decision).toBe('remeasure');

@@ -1,0 +1,9 @@
+const preset = require('jest-expo/jest-preset');
+
+const [first, ...rest] = preset.transformIgnorePatterns;
+module.exports = {
+  preset: 'jest-expo',
+  roots: ['<rootDir>/src'],
+  setupFiles: ['<rootDir>/src/testing/setup.ts'],
+  transformIgnorePatterns: [first.replace('(?!', '(?!(.*/)?(@rneui|uuid|dexie|zod|simple-statistics|date-fns)/|'), ...rest],
+};

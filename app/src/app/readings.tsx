@@ -1,0 +1,1 @@
+export { ReadingsScreen as default } from '../readings/ReadingsScreen';

@@ -1,0 +1,1 @@
+export { WalkListScreen as default } from '../../walk/WalkListScreen';

@@ -1,0 +1,1 @@
+export { WorkListScreen as default } from '../../work/WorkListScreen';

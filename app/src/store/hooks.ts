@@ -1,0 +1,93 @@
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import useSWR, { type SWRConfiguration } from 'swr';
+import { z } from 'zod';
+import { Machine, MachineFile, Person, Session, SpecSheet, Visit, Yard } from '@green-tally/core/contracts';
+import { standingOf, type Standing } from '@green-tally/core/plan';
+import { api, Unreachable } from './api';
+import { local, type Outgoing } from './local';
+import { onSync, outboxChanges, syncNow, withOutgoing, type Sync } from './outbox';
+
+/** How SWR asks: the server first; without signal, what was kept here. */
+export const swrConfig: SWRConfiguration = {
+  fetcher: async (path: string): Promise<unknown> => {
+    try {
+      const answer = await api('GET', path);
+      await local.kept.put({ path, answer, at: new Date().toISOString() });
+      return answer;
+    } catch (error) {
+      const kept = error instanceof Unreachable ? await local.kept.get(path) : undefined;
+      if (kept) return kept.answer;
+      throw error;
+    }
+  },
+  shouldRetryOnError: false,
+  dedupingInterval: 1000,
+};
+
+/** Asks for `path` and holds the answer against its contract. */
+function useAnswer<T>(path: string | null, contract: z.ZodType<T>) {
+  const { data, error, isLoading, mutate } = useSWR<unknown, unknown>(path);
+  const parsed = useMemo(() => (data === undefined ? undefined : contract.parse(data)), [data, contract]);
+  return { data: parsed, error, isLoading, again: () => void mutate() };
+}
+
+export const useSession = () => useAnswer('/session', Session);
+export const useYard = () => useAnswer('/yard', Yard);
+
+const People = z.object({ people: z.array(Person) });
+export const usePeople = () => useAnswer('/people', People);
+const Specs = z.object({ sheets: z.array(SpecSheet) });
+export const useSpecs = () => useAnswer('/specs', Specs);
+const Visits = z.object({ visits: z.array(z.object({ visit: Visit, machine: Machine })) });
+export const useVisits = () => useAnswer('/visits', Visits);
+
+/** How sending stands. */
+export const useSync = (): Sync => useSyncExternalStore(onSync, syncNow, syncNow);
+
+/** What waits on this device for one machine; undefined until it is known. */
+export function useOutgoing(machineId?: string): readonly Outgoing[] | undefined {
+  const changes = useSyncExternalStore(onSync, outboxChanges, outboxChanges);
+  const [outgoing, setOutgoing] = useState<readonly Outgoing[] | undefined>(undefined);
+  useEffect(() => {
+    let current = true;
+    void (machineId ? local.outgoing.where('machineId').equals(machineId).toArray() : local.outgoing.toArray()).then((rows) => { if (current) setOutgoing(rows); });
+    return () => { current = false; };
+  }, [changes, machineId]);
+  return outgoing;
+}
+
+/** A machine with everything known here and there, and where it stands today by core. */
+export function useMachine(id: string): { file: MachineFile | undefined; standing: Standing | undefined; error: unknown; isLoading: boolean; again: () => void } {
+  const { data, error, isLoading, again } = useAnswer(id ? `/machines/${id}` : null, MachineFile);
+  const outgoing = useOutgoing(id);
+  const today = useToday();
+  const file = useMemo(() => (data && outgoing ? withOutgoing(data, outgoing) : undefined), [data, outgoing]);
+  const standing = useMemo(() => (file ? standingOf(file, today) : undefined), [file, today]);
+  return { file, standing, error, isLoading: isLoading || (data !== undefined && file === undefined), again };
+}
+
+/** The clock of the place: the server's day (a demo has its stated one) carried on by this device's. */
+export function useClock(): () => Date {
+  const { data } = useSession();
+  return useMemo(() => {
+    const offset = data ? Date.parse(data.now) - Date.now() : 0;
+    return () => new Date(Date.now() + (Math.abs(offset) > 60_000 ? offset : 0));
+  }, [data]);
+}
+
+/** Today's calendar day here. */
+export function useToday(): string {
+  const { data } = useSession();
+  return data ? data.now.slice(0, 10) : new Date().toISOString().slice(0, 10);
+}
+
+/** A value kept on this device under a key while it is being entered; survives a reload. */
+export function useDraft(key: string): readonly [string, (text: string) => void] {
+  const [text, setText] = useState(() => globalThis.localStorage?.getItem(key) ?? '');
+  useEffect(() => setText(globalThis.localStorage?.getItem(key) ?? ''), [key]);
+  return [text, (next: string) => {
+    setText(next);
+    if (next === '') globalThis.localStorage?.removeItem(key);
+    else globalThis.localStorage?.setItem(key, next);
+  }] as const;
+}

@@ -1,0 +1,46 @@
+import { Input } from '@rneui/themed';
+import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
+import { FONT, usePalette } from './theme';
+
+interface FieldProps<T extends FieldValues> {
+  readonly control: Control<T>;
+  readonly name: Path<T>;
+  readonly label: string;
+  readonly secret?: boolean;
+  readonly hint?: string;
+  readonly keyboard?: 'default' | 'numeric';
+  readonly autoComplete?: 'username' | 'current-password' | 'new-password' | 'off';
+  readonly onSubmit?: () => void;
+}
+
+/** One labelled entry of a form; its trouble is said below it and what was typed stays. */
+export function Field<T extends FieldValues>({ control, name, label, secret = false, hint, keyboard = 'default', autoComplete = 'off', onSubmit }: FieldProps<T>) {
+  const palette = usePalette();
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <Input
+          label={label}
+          aria-label={label}
+          placeholder={hint ?? ''}
+          placeholderTextColor={palette.quiet}
+          value={field.value === undefined || field.value === null ? '' : String(field.value)}
+          onChangeText={field.onChange}
+          onBlur={field.onBlur}
+          secureTextEntry={secret}
+          keyboardType={keyboard}
+          autoComplete={autoComplete}
+          autoCapitalize="none"
+          onSubmitEditing={() => onSubmit?.()}
+          errorMessage={fieldState.error?.message ?? ''}
+          renderErrorMessage={Boolean(fieldState.error)}
+          containerStyle={{ paddingHorizontal: 0, gap: 4 }}
+          inputContainerStyle={{ borderWidth: 2, borderBottomWidth: 2, borderColor: fieldState.error ? palette.rust : palette.quiet, borderRadius: 12, minHeight: 52, paddingHorizontal: 12, backgroundColor: palette.card }}
+          inputStyle={{ fontFamily: FONT.regular, fontSize: 18, color: palette.ink }}
+        />
+      )}
+    />
+  );
+}

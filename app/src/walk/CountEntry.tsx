@@ -1,0 +1,38 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { CountCheck } from '@green-tally/core/contracts';
+import { useDraft } from '../store';
+import { Card, Press, Quiet, Stepper, Strong } from '../ui';
+import type { EntryProps } from './entries';
+import { Schematic } from './schematics/Schematic';
+
+const WHAT = [['missing', 'Missing'], ['damaged', 'Bent or cracked'], ['oneEdge', 'Worn on one edge'], ['bothEdges', 'Worn on both edges']] as const;
+type Key = (typeof WHAT)[number][0];
+
+/** Counts out of a set; each knife is counted once, under the worst that is wrong with it. */
+export function CountEntry({ check, places, draftKey, onTake, onDone, frame }: EntryProps<CountCheck>) {
+  const [draft, setDraft] = useDraft(`${draftKey}|count`);
+  const [sure, setSure] = useState(false);
+  const counts = Object.fromEntries(WHAT.map(([key], i) => [key, Number(draft.split('/')[i] ?? 0) || 0])) as Record<Key, number>;
+  const sum = WHAT.reduce((s, [key]) => s + counts[key], 0);
+  const change = (key: Key, value: number) => {
+    setDraft(WHAT.map(([k]) => (k === key ? value : counts[k])).join('/'));
+    setSure(false);
+  };
+  const judge = async () => {
+    if (sum === 0 && !sure) return setSure(true);
+    await onTake([{ place: places[0] ?? '', value: { kind: 'count', ...counts } }]);
+    setDraft('');
+    onDone();
+  };
+  const body = (
+    <>
+      <Schematic check={check} />
+      <Card>
+        {WHAT.map(([key, label]) => <Stepper key={key} label={label} value={counts[key]} onChange={(v) => change(key, v)} max={counts[key] + check.total - sum} />)}
+        <Quiet>{`${check.total - sum} of ${check.total} sound. Count each knife once, under the worst that is wrong with it.`}</Quiet>
+      </Card>
+    </>
+  );
+  return <>{frame(body, <>{sure && sum === 0 ? <View role="alert"><Strong>{`All ${check.total} seen, none missing, bent or worn? Tap again to say so.`}</Strong></View> : null}<Press fill="pine" title={sure && sum === 0 ? `Yes, all ${check.total} are sound` : 'Judge it'} testID="judge" onPress={() => void judge()} /></>)}</>;
+}

@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import { TextInput, View } from 'react-native';
+import { median } from 'simple-statistics';
+import type { Reading, SeriesCheck } from '@green-tally/core/contracts';
+import { elongation } from '@green-tally/core/chain';
+import { printLength, printNumber } from '@green-tally/core/units';
+import { limitsOf, wearFraction } from '@green-tally/core/verdict';
+import { useDraft } from '../store';
+import { FONT, Glyph, Press, Quiet, Row, Strong, Tap, usePalette, useWide } from '../ui';
+import type { EntryProps, Taken } from './entries';
+import { readLength, readTravel } from './lengthText';
+
+type Phase = 'measure' | 'travel';
+
+/** The same measure at many places in one pass, then the travel left at each; what falls out of the family is challenged. */
+export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone, frame, linksOut }: EntryProps<SeriesCheck>) {
+  const palette = usePalette();
+  const wide = useWide();
+  const valueAt = (place: string, kind: Phase): number | undefined => {
+    const value = readings.findLast((r) => r.place === place && r.value.kind === kind)?.value;
+    return value?.kind === 'measure' ? median(value.values) : value?.kind === 'travel' ? value.left : undefined;
+  };
+  const unread = (kind: Phase) => places.filter((p) => valueAt(p, kind) === undefined && !readings.some((r) => r.place === p && r.value.kind === 'skip'));
+  const phase: Phase = unread('measure').length || !check.takeUp ? 'measure' : 'travel';
+  const [chosen, setChosen] = useState<string | undefined>();
+  const place = chosen ?? unread(phase)[0] ?? places[0] ?? '';
+  const [text, setText] = useDraft(`${draftKey}|${phase}`);
+  const [unit, setUnit] = useState<'mm' | 'in'>(check.unit);
+  const [trouble, setTrouble] = useState<string | undefined>();
+  const [challenge, setChallenge] = useState<{ place: string; taken: Taken; by: number } | undefined>();
+  const { nominal, limit, limitPercent } = limitsOf(check);
+  const before = places[places.indexOf(place) - 1];
+  const same = before ? valueAt(before, phase) : undefined;
+
+  const store = async (taken: Taken) => {
+    setChallenge(undefined);
+    await onTake([taken]);
+    setText('');
+    setChosen(undefined);
+    const left = unread(phase).filter((p) => p !== taken.place);
+    if (!left.length && (phase === 'travel' || !check.takeUp)) onDone();
+  };
+  const take = async (mm: number, typed: string, written: string) => {
+    setTrouble(undefined);
+    if (phase === 'travel') return store({ place, value: { kind: 'travel', left: mm, linksOut, typed, unit: written } });
+    const taken: Taken = { place, value: { kind: 'measure', values: [mm], typed: [typed], unit: written } };
+    const others = places.filter((p) => p !== place).flatMap((p) => valueAt(p, 'measure') ?? []);
+    const by = others.length >= 3 ? mm - median(others) : 0;
+    if (Math.abs(by) > check.outOfFamily) return setChallenge({ place, taken, by });
+    return store(taken);
+  };
+  const next = async () => {
+    const read = phase === 'travel' && check.takeUp ? readTravel(text, unit, check.takeUp.total) : readLength(text, unit, nominal * 3);
+    if ('trouble' in read) return setTrouble(read.trouble);
+    await take(read.mm, text.trim(), read.unit);
+  };
+
+  const rows = groupBySides(places);
+  const cell = (p: string) => {
+    const mm = valueAt(p, 'measure');
+    const left = valueAt(p, 'travel');
+    const wear = mm === undefined ? 0 : wearFraction(mm, nominal, limit);
+    const here = p === place;
+    const words = mm === undefined ? '–' : check.limit.type === 'elongation' ? `${elongation(mm, check.limit.pitches, check.limit.pitch).toFixed(1)} %` : printLength(mm, check.style, 1);
+    return (
+      <Tap key={p} testID={`cell ${p}`} label={`${p}: ${mm === undefined ? 'not read' : words}${left === undefined ? '' : `, ${printNumber(left, 0)} mm travel left`}`} onPress={() => { setChosen(p); setChallenge(undefined); }} style={{ flex: 1, minHeight: 48, borderRadius: 10, borderWidth: here ? 4 : 2, borderColor: here ? palette.pine : palette.line, backgroundColor: challenge?.place === p ? palette.violetTint : palette.card, overflow: 'hidden', justifyContent: 'center' }}>
+        <View style={{ flexDirection: 'row', justifyContent: 'center', alignItems: 'baseline', gap: 8 }}>
+          <Strong>{words}</Strong>
+          {phase === 'travel' ? <Quiet>{left === undefined ? '· – mm' : `· ${printNumber(left, 0)} mm`}</Quiet> : null}
+        </View>
+        <View style={{ position: 'absolute', left: 0, bottom: 0, height: 6, width: `${Math.max(0, Math.min(1, wear)) * 100}%`, backgroundColor: wear >= 1 ? palette.rust : palette.ink }} />
+      </Tap>
+    );
+  };
+  const body = (
+    <>
+      <Quiet>{`new ${printLength(nominal, check.style, 1)} · limit ${printLength(limit, check.style, 1)}${limitPercent ? ` (${printNumber(limitPercent, 2)} %)` : ''}${phase === 'travel' && check.takeUp ? ` · now the travel left at each tightener, of ${check.takeUp.total} mm` : ''}`}</Quiet>
+      <View style={{ gap: 6 }}>
+        {rows.sides.length > 1 ? <View style={{ flexDirection: 'row', gap: 6 }}><Quiet style={{ width: 60 }}>row</Quiet>{rows.sides.map((s) => <Quiet key={s} style={{ flex: 1, textAlign: 'center' }}>{s}</Quiet>)}</View> : null}
+        {rows.rows.map((r) => <View key={r.name} style={{ flexDirection: 'row', gap: 6, alignItems: 'center' }}><Strong style={{ width: 60 }}>{r.name}</Strong>{r.places.map(cell)}</View>)}
+      </View>
+    </>
+  );
+  const keyStyle = { flex: 1, minHeight: 52, borderRadius: 12, borderWidth: 2, borderColor: palette.line, alignItems: 'center', justifyContent: 'center' } as const;
+  const key = (title: string, onPress: () => void, fill?: 'pine', label = title, disabled = false) => (
+    <Tap key={title} label={label} testID={`key ${title}`} disabled={disabled} onPress={onPress} style={[keyStyle, { backgroundColor: fill ? palette[fill] : palette.card }]}>
+      <Strong style={{ fontFamily: FONT.bold, fontSize: title.length > 2 ? 16 : 22, color: fill ? palette.onFill : palette.ink }}>{title}</Strong>
+    </Tap>
+  );
+  const type = (t: string) => { setText(t); setTrouble(undefined); };
+  const footer = challenge ? (
+    <View role="alert" style={{ gap: 10 }}>
+      <Row><Glyph decision="remeasure" color={palette.violet} /><Strong style={{ flex: 1 }} testID="challenge">{`${capital(challenge.place)} is ${printLength(Math.abs(challenge.by), check.style, 1)} ${challenge.by > 0 ? 'longer' : 'shorter'} than its neighbours.`}</Strong></Row>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Press style={{ flex: 1 }} title="Retake" onPress={() => { setChallenge(undefined); setText(''); }} />
+        <Press style={{ flex: 1 }} fill="violet" title="Keep it" onPress={() => void store(challenge.taken)} />
+      </View>
+    </View>
+  ) : (
+    <View style={{ gap: 8 }}>
+      <View style={{ borderWidth: 3, borderColor: trouble ? palette.rust : palette.pine, borderRadius: 14, backgroundColor: palette.card, paddingHorizontal: 14, flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <Quiet style={{ flex: 1 }} testID="series place">{`${place}${phase === 'travel' ? ', travel left' : ''}`}</Quiet>
+        <TextInput testID="pad text" aria-label={`${place}, ${phase === 'travel' ? 'travel left' : 'length'}, in ${unit}`} value={text} onChangeText={type} onSubmitEditing={() => void next()} submitBehavior="submit" inputMode="none" autoFocus={wide} maxLength={24} placeholder="–" placeholderTextColor={palette.quiet} style={{ fontFamily: FONT.bold, fontSize: 30, color: palette.ink, textAlign: 'right', width: 150, minHeight: 48, fontVariant: ['tabular-nums'] }} />
+        <Strong>{unit}</Strong>
+      </View>
+      {trouble ? <View role="alert"><Strong tone="rust" testID="pad trouble">{trouble}</Strong></View> : null}
+      <View style={{ flexDirection: 'row', gap: 6 }}>{['1', '2', '3', '4', '5'].map((d) => key(d, () => type(text + d)))}{key('same', () => { if (same !== undefined) void take(same, printNumber(same, 3), 'mm'); }, undefined, same === undefined ? 'same as the one before' : `same as the one before, ${printNumber(same, 1)} mm`, same === undefined)}</View>
+      <View style={{ flexDirection: 'row', gap: 6 }}>{['6', '7', '8', '9', '0'].map((d) => key(d, () => type(text + d)))}{key('next', () => void next(), 'pine')}</View>
+      <View style={{ flexDirection: 'row', gap: 6 }}>{key('.', () => type(`${text}.`), undefined, 'decimal point')}{key('/', () => type(`${text}/`), undefined, 'fraction stroke')}{key('␣', () => type(`${text} `), undefined, 'space')}{key('⌫', () => type(text.slice(0, -1)), undefined, 'delete')}{key('mm ⇄ in', () => setUnit(unit === 'mm' ? 'in' : 'mm'), undefined, `unit is ${unit}, change`)}{key('skip', () => void store({ place, value: { kind: 'skip', why: 'out of reach' } }), undefined, `skip ${place}: out of reach`)}</View>
+    </View>
+  );
+  return <>{frame(body, footer)}</>;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** "row 3 left" and "row 3 right" into one row with two sides; other places a row each. */
+export function groupBySides(places: readonly string[]): { sides: readonly string[]; rows: { name: string; places: string[] }[] } {
+  const split = places.map((p) => /^(?:row )?(.+) (left|right)$/.exec(p));
+  if (split.some((s) => !s)) return { sides: [], rows: places.map((p) => ({ name: p, places: [p] })) };
+  const rows: { name: string; places: string[] }[] = [];
+  places.forEach((p, i) => {
+    const name = split[i]?.[1] ?? p;
+    const row = rows.find((r) => r.name === name);
+    if (row) row.places.push(p);
+    else rows.push({ name, places: [p] });
+  });
+  return { sides: [...new Set(split.map((s) => s?.[2] ?? ''))], rows };
+}
+
+/** Whether a series is read through: every place measured or skipped, with its travel where the check has an adjuster. */
+export function seriesDone(check: SeriesCheck, places: readonly string[], readings: readonly Reading[]): boolean {
+  return places.every((p) => {
+    const own = readings.filter((r) => r.place === p);
+    return own.some((r) => r.value.kind === 'skip') || (own.some((r) => r.value.kind === 'measure') && (!check.takeUp || own.some((r) => r.value.kind === 'travel')));
+  });
+}

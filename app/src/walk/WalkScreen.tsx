@@ -1,0 +1,147 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { MachineFile } from '@green-tally/core/contracts';
+import { parseQuantity, printNumber } from '@green-tally/core/units';
+import { checksFor, nextStop, walkStops, type WalkStop } from '@green-tally/core/walk';
+import type { Standing } from '@green-tally/core/plan';
+import { SyncLine } from '../session/SyncLine';
+import { put, troubleText, useClock, useDraft, useMachine, useSession } from '../store';
+import { Body, Card, DecisionBadge, FONT, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, usePalette } from '../ui';
+import { dayWords } from '../yard/words';
+import { TextEntry } from './TextEntry';
+import { newWalk } from './session';
+
+/** A walk: the make-safe gate first, then the checks in order. */
+export function WalkScreen() {
+  const { machineId } = useLocalSearchParams<{ machineId: string }>();
+  const { file, standing, error, isLoading, again } = useMachine(machineId);
+  if (!file || !standing) {
+    return <Screen>{isLoading ? <Loading what="the walk" /> : <Notice tone="rust" title="This walk cannot be shown" text={troubleText(error)} action={{ title: 'Try again', onPress: again }} />}</Screen>;
+  }
+  const running = standing.walk && !standing.walk.finishedAt ? standing.walk : undefined;
+  return running ? <WalkOverview file={file} standing={standing} walkId={running.id} /> : <MakeSafeGate file={file} />;
+}
+
+const GATE = [
+  'Engine stopped, all motion run down.',
+  'Key out and kept on you. Isolator off, locked for longer work.',
+  'Feeder-house lift stop latched; header and reel stops set before anyone goes under.',
+  'Wheels held. Cut-proof gloves at knives. Mind stored spring force, hot oil and coolant.',
+  'Drives are turned by hand only; a check that needs running says so and is its own step.',
+];
+
+function MakeSafeGate({ file }: { file: MachineFile }) {
+  const { machine } = file;
+  const { data: session } = useSession();
+  const clock = useClock();
+  const router = useRouter();
+  const palette = usePalette();
+  const [hoursText, setHoursText] = useDraft(`walk-hours|${machine.id}`);
+  const [noticed, setNoticed] = useDraft(`walk-noticed|${machine.id}`);
+  const [confirmed, setConfirmed] = useState<readonly number[]>([]);
+  const [trouble, setTrouble] = useState('');
+  const [starting, setStarting] = useState(false);
+  const all = confirmed.length === GATE.length;
+  const checks = checksFor(machine, file.sheets);
+  const start = async () => {
+    setTrouble('');
+    let hours = machine.hours;
+    try {
+      if (hoursText.trim()) hours = parseQuantity(hoursText, 'time', 'h').value;
+    } catch (error) {
+      return setTrouble(troubleText(error));
+    }
+    if (hours < machine.hours) return setTrouble(`The books say ${printNumber(machine.hours, 0)} h already. Read the separator hours again, not the engine hours.`);
+    if (hours > machine.hours + 2000) return setTrouble(`${printNumber(hours, 0)} h is ${printNumber(hours - machine.hours, 0)} h more than the books say. Read the meter again.`);
+    setStarting(true);
+    await put([{ kind: 'walk', body: newWalk(file, hours, clock(), session?.person?.name ?? '', noticed.trim()) }]);
+    setHoursText('');
+    setNoticed('');
+  };
+  return (
+    <Screen
+      testID="gate"
+      footer={<>
+        {trouble ? <View role="alert"><Strong tone="rust">{trouble}</Strong></View> : null}
+        <Press fill="pine" title={all ? 'Made safe: begin the walk' : `Confirm all ${GATE.length} first`} disabled={!all} loading={starting} onPress={() => void start()} />
+      </>}
+    >
+      <Row style={{ justifyContent: 'space-between' }}>
+        <Tap label="Back to the machine" onPress={() => router.replace(`/machine/${machine.id}`)} style={{ justifyContent: 'center' }}><Strong>{`‹ ${machine.model} · ${machine.serial}`}</Strong></Tap>
+        <SyncLine />
+      </Row>
+      <Title>Make safe first</Title>
+      <Quiet>{`${checks.length} checks, about ${Math.max(5, Math.round(checks.reduce((s, c) => s + c.labour.measure, 0) / 5) * 5)} minutes. Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
+      {GATE.map((line, i) => {
+        const on = confirmed.includes(i);
+        return (
+          <Tap key={line} testID={`gate ${i}`} label={`${line} ${on ? 'Confirmed' : 'Confirm'}`} onPress={() => setConfirmed(on ? confirmed.filter((c) => c !== i) : [...confirmed, i])}>
+            <Card edge={on ? 'pine' : 'line'} fill={on ? 'pineTint' : 'card'} style={{ flexDirection: 'row', alignItems: 'center', minHeight: 60 }}>
+              <View style={{ width: 36, height: 36, borderRadius: 8, borderWidth: 3, borderColor: palette.pine, alignItems: 'center', justifyContent: 'center' }}>{on ? <Glyph decision="replace" color={palette.pine} size={22} /> : null}</View>
+              <Body style={{ flex: 1 }}>{line}</Body>
+            </Card>
+          </Tap>
+        );
+      })}
+      <Quiet>The maker's manual, the site's lock-out rules and local law go before anything said here.</Quiet>
+      <Card>
+        <Heading>On arrival</Heading>
+        <TextEntry label={`Separator hours (books: ${printNumber(machine.hours, 0)} h)`} value={hoursText} onChange={setHoursText} hint={printNumber(machine.hours, 0)} numeric />
+        <TextEntry label="What the operator noticed" value={noticed} onChange={setNoticed} hint="nothing" />
+      </Card>
+    </Screen>
+  );
+}
+
+const STATE_WORDS: Readonly<Record<WalkStop['state'], string>> = { due: 'to do', begun: 'begun', done: 'done', again: 'look again' };
+
+function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing: Standing; walkId: string }) {
+  const { machine } = file;
+  const router = useRouter();
+  const clock = useClock();
+  const palette = usePalette();
+  const walk = file.walks.find((w) => w.id === walkId);
+  const stops = walkStops(checksFor(machine, file.sheets), { id: walkId }, file.readings);
+  const next = nextStop(stops);
+  const done = stops.filter((s) => s.state === 'done').length;
+  const finish = async () => {
+    if (!walk) return;
+    await put([{ kind: 'walk', body: { ...walk, finishedAt: clock().toISOString() } }]);
+    router.replace(`/work/${machine.id}`);
+  };
+  return (
+    <Screen
+      testID="walk"
+      footer={next
+        ? <Press fill="pine" title={`${done ? 'Next' : 'First'}: ${next.check.component}`} onPress={() => router.push(`/walk/${machine.id}/${next.check.id}`)} />
+        : <Press fill="pine" title="Finish the walk and see the work" onPress={() => void finish()} />}
+    >
+      <Row style={{ justifyContent: 'space-between' }}>
+        <Tap label="Back to the machine" onPress={() => router.replace(`/machine/${machine.id}`)} style={{ justifyContent: 'center' }}><Strong>{`‹ ${machine.model} · ${machine.serial}`}</Strong></Tap>
+        <SyncLine />
+      </Row>
+      <Title>{`Walk: ${done} of ${stops.length}`}</Title>
+      <Quiet>{`Made safe ${walk?.madeSafeAt ? dayWords(walk.madeSafeAt.slice(0, 10)) : ''} · ${printNumber(walk?.hours ?? machine.hours, 0)} h · front to back${walk?.noticed ? ` · noticed: ${walk.noticed}` : ''}`}</Quiet>
+      {stops.map((stop) => {
+        const verdict = standing.verdicts.find((v) => v.check.id === stop.check.id);
+        const current = verdict?.places.some((p) => p.round === walkId);
+        return (
+          <Tap key={stop.check.id} testID={`stop ${stop.check.id}`} label={`${stop.check.component}, ${STATE_WORDS[stop.state]}`} onPress={() => router.push(`/walk/${machine.id}/${stop.check.id}`)}>
+            <Card edge={stop.state === 'again' ? 'violet' : next?.check.id === stop.check.id ? 'pine' : 'line'}>
+              <Row style={{ justifyContent: 'space-between' }}>
+                <View style={{ flex: 1 }}>
+                  <Quiet>{`${stop.check.station} · ${stop.check.stationName}`}</Quiet>
+                  <Strong style={{ fontFamily: FONT.bold }}>{stop.check.component}</Strong>
+                </View>
+                {current && verdict && stop.state !== 'begun' ? <DecisionBadge decision={verdict.decision} /> : <Strong tone={stop.state === 'due' ? 'quiet' : 'ink'}>{STATE_WORDS[stop.state]}</Strong>}
+              </Row>
+              {stop.because ? <Row><Glyph decision="remeasure" color={palette.violet} size={20} /><Body style={{ flex: 1 }}>{`Look again: ${stop.because.component.toLowerCase()} was worked on, ${stop.because.why}.`}</Body></Row> : null}
+            </Card>
+          </Tap>
+        );
+      })}
+      {next && done > 0 ? <Press title="Finish early: the rest stays due" onPress={() => void finish()} small /> : null}
+    </Screen>
+  );
+}
