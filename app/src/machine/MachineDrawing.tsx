@@ -36,7 +36,7 @@ export function MachineDrawing({ file, verdicts }: MachineDrawingProps) {
             <Path d="M14 152 L8 132 L30 118 L58 118 L62 156 L22 156 Z" />
             <Path d="M62 124 L70 120 L136 96 L142 122 L74 150 L62 150 Z" />
             <Path d="M136 76 L292 76 L312 92 L312 138 L136 138 Z" />
-            <Path d="M136 76 L136 92 L120 92 L112 80 L118 42 L152 40 L160 76 Z" fill={palette.card} />
+            <Path d="M136 90 L122 90 L114 78 L120 44 L156 40 L166 76 L136 76 Z" fill={palette.card} /><Path d="M122 76 L126 50 L148 47 L154 76 Z" fill={palette.paper} strokeWidth={1.6} />
             <Path d="M170 76 L178 48 L262 48 L270 76 Z" />
             <Path d="M270 76 L274 60 L296 60 L296 78 Z" />
             <Path d="M312 94 L340 104 L336 140 L312 136 Z" />

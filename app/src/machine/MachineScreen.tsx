@@ -1,6 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { printNumber } from '@green-tally/core/units';
+import { printHours, printNumber } from '@green-tally/core/units';
 import { LOUDNESS, needsHand } from '@green-tally/core/verdict';
 import { SyncLine } from '../session/SyncLine';
 import { troubleText, useMachine } from '../store';
@@ -49,7 +49,7 @@ export function MachineDetail({ id, back = false }: { id: string; back?: boolean
         <Title>{`${machine.model} · ${machine.serial}`}</Title>
         <Strong tone={standing.late ? 'rust' : 'ink'} testID="machine slack">{`${slack.figure} ${slack.words}`}</Strong>
       </Row>
-      <Quiet>{`${machine.customer} · ${printNumber(machine.hours, 0)} h · ${machine.header ? `${machine.header.model} ${machine.header.serial} on it` : 'no header on it'} · ${machine.harvest.crop} from ${weekdayWords(machine.harvest.start)}`}</Quiet>
+      <Quiet>{`${machine.customer} · ${printHours(machine.hours)} · ${machine.header ? `${machine.header.model} ${machine.header.serial} on it` : 'no header on it'} · ${machine.harvest.crop} from ${weekdayWords(machine.harvest.start)}`}</Quiet>
       {standing.checks === 0 ? <Notice title="No spec sheet for this model" text="Without one there is nothing to measure against. A planner loads it under More." /> : null}
       <MachineDrawing file={file} verdicts={standing.verdicts} />
       {due.length ? (
@@ -70,7 +70,7 @@ export function MachineDetail({ id, back = false }: { id: string; back?: boolean
       <Card>
         <Heading>Walks</Heading>
         {file.walks.length ? [...file.walks].reverse().map((w) => (
-          <Row key={w.id}><Glyph decision={w.finishedAt ? 'holds' : 'watch'} color={palette.ink} size={18} /><Quiet>{`${dayWords(w.startedAt.slice(0, 10))} ${w.startedAt.slice(0, 4)} · ${printNumber(w.hours, 0)} h · ${w.by}${w.finishedAt ? '' : ' · not finished'}`}</Quiet></Row>
+          <Row key={w.id}><Glyph decision={w.finishedAt ? 'holds' : 'watch'} color={palette.ink} size={18} /><Quiet>{`${dayWords(w.startedAt.slice(0, 10))} ${w.startedAt.slice(0, 4)} · ${printHours(w.hours)} · ${w.by}${w.finishedAt ? '' : ' · not finished'}`}</Quiet></Row>
         )) : <Quiet>{file.readings.length ? `${file.readings.length} readings brought in without a walk.` : 'None yet.'}</Quiet>}
       </Card>
     </Screen>

@@ -1,4 +1,5 @@
-import { Problem } from '@green-tally/core/contracts';
+import { Problem, Session } from '@green-tally/core/contracts';
+import { setClock } from './clock';
 
 /** The server refused: its problem, in words and by field. */
 export class ApiProblem extends Error {
@@ -35,7 +36,11 @@ export async function api(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', p
   const type = response.headers.get('content-type') ?? '';
   if (!type.includes('json')) throw new Unreachable();
   const answer: unknown = await response.json();
-  if (response.ok) return answer;
+  if (response.ok) {
+    const session = /^\/(session|setup)$/.test(path) ? Session.safeParse(answer) : undefined;
+    if (session?.success) setClock(session.data.now);
+    return answer;
+  }
   const problem = Problem.safeParse(answer);
   throw new ApiProblem(problem.success ? problem.data : { type: 'about:blank', title: 'Refused', status: response.status });
 }

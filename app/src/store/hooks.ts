@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { Machine, MachineFile, Person, Session, SpecSheet, Visit, Yard } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
 import { api, Unreachable } from './api';
+import { placeNow } from './clock';
 import { local, type Outgoing } from './local';
 import { onSync, outboxChanges, syncNow, withOutgoing, type Sync } from './outbox';
 
@@ -66,14 +67,8 @@ export function useMachine(id: string): { file: MachineFile | undefined; standin
   return { file, standing, error, isLoading: isLoading || (data !== undefined && file === undefined), again };
 }
 
-/** The clock of the place: the server's day (a demo has its stated one) carried on by this device's. */
-export function useClock(): () => Date {
-  const { data } = useSession();
-  return useMemo(() => {
-    const offset = data ? Date.parse(data.now) - Date.now() : 0;
-    return () => new Date(Date.now() + (Math.abs(offset) > 60_000 ? offset : 0));
-  }, [data]);
-}
+/** The clock of the place. */
+export const useClock = (): (() => Date) => placeNow;
 
 /** Today's calendar day here. */
 export function useToday(): string {
@@ -83,11 +78,16 @@ export function useToday(): string {
 
 /** A value kept on this device under a key while it is being entered; survives a reload. */
 export function useDraft(key: string): readonly [string, (text: string) => void] {
-  const [text, setText] = useState(() => globalThis.localStorage?.getItem(key) ?? '');
-  useEffect(() => setText(globalThis.localStorage?.getItem(key) ?? ''), [key]);
+  const text = useSyncExternalStore(onDraft, () => globalThis.localStorage?.getItem(key) ?? '', () => '');
   return [text, (next: string) => {
-    setText(next);
     if (next === '') globalThis.localStorage?.removeItem(key);
     else globalThis.localStorage?.setItem(key, next);
+    draftListeners.forEach((l) => l());
   }] as const;
+}
+
+const draftListeners = new Set<() => void>();
+function onDraft(listener: () => void): () => void {
+  draftListeners.add(listener);
+  return () => void draftListeners.delete(listener);
 }

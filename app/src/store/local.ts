@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie';
+import { Dexie, type EntityTable } from 'dexie';
 import type { Reading, Walk, WorkItem } from '@green-tally/core/contracts';
 
 /** Something made here that the server has to get. Walks go before readings, readings before work. */
@@ -20,11 +20,13 @@ export interface Kept {
 
 /** What this device keeps: IndexedDB, so that it survives a call, a reload, a flat battery. */
 class LocalStore extends Dexie {
-  declare outgoing: EntityTable<Outgoing, 'id'>;
-  declare kept: EntityTable<Kept, 'path'>;
+  readonly outgoing: EntityTable<Outgoing, 'id'>;
+  readonly kept: EntityTable<Kept, 'path'>;
   constructor() {
     super('green-tally');
     this.version(1).stores({ outgoing: 'id, machineId, state', kept: 'path' });
+    this.outgoing = this.table('outgoing');
+    this.kept = this.table('kept');
   }
 }
 

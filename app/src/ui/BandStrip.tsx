@@ -16,7 +16,7 @@ interface BandStripProps {
 }
 
 const HEIGHT = 66;
-const PAD = 18;
+const PAD = 30;
 
 /** The strip's sibling for tension and travel: a band that is right, ticks inside or outside it. */
 export function BandStrip({ name, from, to, low, high, ticks }: BandStripProps) {
@@ -25,6 +25,8 @@ export function BandStrip({ name, from, to, low, high, ticks }: BandStripProps) 
   const x = (v: number) => PAD + ((Math.max(from, Math.min(to, v)) - from) / (to - from)) * (width - 2 * PAD);
   const inside = (v: number) => v >= low && v <= high;
   const text = `${name}: ${ticks.map((t) => `${t.label} ${printNumber(t.value, 1)} mm, ${inside(t.value) ? 'inside' : 'outside'} the band`).join('; ') || 'no reading'}. Band ${printNumber(low, 1)} to ${printNumber(high, 1)} mm.`;
+  const [one, two] = ticks;
+  const together = one !== undefined && two !== undefined && Math.abs(x(one.value) - x(two.value)) < 14;
   const middle = 30;
   return (
     <View role="img" aria-label={text} onLayout={(e) => setWidth(e.nativeEvent.layout.width)} style={{ height: HEIGHT, width: '100%' }}>
@@ -32,7 +34,7 @@ export function BandStrip({ name, from, to, low, high, ticks }: BandStripProps) 
         <Line x1={PAD} y1={middle} x2={width - PAD} y2={middle} stroke={palette.ink} strokeWidth={3} />
         <Rect x={x(low)} y={middle - 12} width={Math.max(3, x(high) - x(low))} height={24} fill={palette.pineTint} stroke={palette.pine} strokeWidth={2.5} />
         {ticks.map((t) => <Line key={t.label} x1={x(t.value)} y1={middle - 17} x2={x(t.value)} y2={middle + 17} stroke={inside(t.value) ? palette.ink : palette.blue} strokeWidth={5} />)}
-        {ticks.length > 1 ? ticks.map((t) => <SvgText key={t.label} x={x(t.value)} y={11} fontSize={14} fontFamily={FONT.semi} fill={palette.ink} textAnchor="middle">{t.label.charAt(0).toUpperCase()}</SvgText>) : null}
+        {ticks.length > 1 ? ticks.map((t, i) => <SvgText key={t.label} x={x(t.value)} y={11} fontSize={14} fontFamily={FONT.semi} fill={palette.ink} textAnchor={together ? (i ? 'start' : 'end') : 'middle'}>{`${together && i ? ' ' : ''}${t.label.charAt(0).toUpperCase()}${together && !i ? ' ' : ''}`}</SvgText>) : null}
         <SvgText x={x(low)} y={62} fontSize={15} fontFamily={FONT.regular} fill={palette.quiet} textAnchor="middle">{printNumber(low, 1)}</SvgText>
         <SvgText x={x(high)} y={62} fontSize={15} fontFamily={FONT.regular} fill={palette.quiet} textAnchor="middle">{`${printNumber(high, 1)} mm`}</SvgText>
       </Svg>

@@ -43,8 +43,8 @@ export function Pad({ label, text, unit, onText, onUnit, trouble, onEnter, autoF
       <Strong style={{ fontFamily: FONT.bold, fontSize: title.length > 3 ? 16 : soft ? 18 : 24, textAlign: 'center' }}>{title}</Strong>
     </Tap>
   );
-  const side = [{ title: 'mm ⇄ in', onPress: () => onUnit(unit === 'mm' ? 'in' : 'mm') }, { title: 'space', onPress: () => onText(pressKey(text, ' ')) }, ...extras].slice(0, 4);
-  const names: Readonly<Record<string, string>> = { '⌫': 'delete', '.': 'decimal point', 'mm ⇄ in': `unit is ${unit}, change` };
+  const side = [{ title: unit === 'mm' ? 'inch' : 'mm', onPress: () => onUnit(unit === 'mm' ? 'in' : 'mm') }, { title: 'space', onPress: () => onText(pressKey(text, ' ')) }, ...extras].slice(0, 4);
+  const names: Readonly<Record<string, string>> = { '⌫': 'delete', '.': 'decimal point', inch: `unit is ${unit}, change`, mm: `unit is ${unit}, change` };
   return (
     <View style={{ gap: 8 }}>
       <View style={{ borderWidth: 3, borderColor: trouble ? palette.rust : palette.pine, borderRadius: 14, backgroundColor: palette.card, paddingHorizontal: 14, minHeight: 60, flexDirection: 'row', alignItems: 'center', gap: 8 }}>

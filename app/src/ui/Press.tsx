@@ -33,7 +33,7 @@ export function Press({ title, onPress, fill, disabled = false, loading = false,
       testID={testID}
       aria-label={label ?? title}
       containerStyle={[{ borderRadius: 14 }, style]}
-      buttonStyle={{ backgroundColor: colour, borderWidth: fill ? 0 : 2, borderColor: palette.line, minHeight: small ? 48 : 56, paddingHorizontal: 14 }}
+      buttonStyle={{ backgroundColor: colour, borderWidth: fill ? 0 : 2, borderColor: palette.line, minHeight: small ? 52 : 56, height: '100%', paddingHorizontal: small ? 8 : 14 }}
       titleStyle={{ color: text, fontFamily: FONT.bold, fontSize: small ? 16 : 18, marginLeft: icon ? 10 : 0 }}
       disabledStyle={{ backgroundColor: palette.tray, borderColor: palette.line }}
       disabledTitleStyle={{ color: palette.quiet }}

@@ -26,11 +26,16 @@ export function Tap({ children, onPress, label, style, testID, role = 'button', 
       disabled={disabled}
       testID={testID}
       onPress={onPress}
-      onFocus={() => setFocused(true)}
+      onFocus={(e) => setFocused(byKeyboard(e.target))}
       onBlur={() => setFocused(false)}
       style={({ pressed }) => [{ minHeight: 48, opacity: pressed ? 0.7 : disabled ? 0.5 : 1 }, style, focused ? { outlineWidth: 3, outlineStyle: 'solid', outlineColor: palette.blue, outlineOffset: 2 } : { outlineWidth: 0 }]}
     >
       {children}
     </Pressable>
   );
+}
+
+/** A tap needs no ring; a Tab key does. */
+function byKeyboard(target: unknown): boolean {
+  return typeof HTMLElement === 'undefined' || !(target instanceof HTMLElement) || target.matches(':focus-visible');
 }

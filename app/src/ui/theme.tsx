@@ -49,10 +49,7 @@ const KEPT = 'green-tally-theme';
 
 /** Gives every screen its palette and RN Elements the same one. */
 export function Themed({ children }: { children: ReactNode }) {
-  const [name, setName] = useState<ThemeName>('daylight');
-  useEffect(() => {
-    if (globalThis.localStorage?.getItem(KEPT) === 'shed') setName('shed');
-  }, []);
+  const [name, setName] = useState<ThemeName>(() => (globalThis.localStorage?.getItem(KEPT) === 'shed' ? 'shed' : 'daylight'));
   const palette = name === 'shed' ? SHED : DAYLIGHT;
   useEffect(() => {
     if (typeof document !== 'undefined') document.body.style.backgroundColor = palette.paper;

@@ -37,11 +37,11 @@ export function MeasureEntry({ check, places, readings, verdict, draftKey, onTak
   };
   const body = (
     <>
-      <Schematic check={check} />
       <Row style={{ justifyContent: 'space-between' }}>
         <Quiet>{`new ${printLength(nominal, check.style, 2)} · limit ${printLength(limit, check.style, 2)}`}</Quiet>
         {last?.value ? <Quiet>{`last ${printLength(last.value, check.style, 2)}`}</Quiet> : null}
       </Row>
+      <Schematic check={check} />
       {looking ? (
         <View style={{ gap: 10 }}>
           <Choice label="What does a look tell?" value={undefined} onChange={(seen: 'fine' | 'damaged') => void look(seen)} tall options={[

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { median } from 'simple-statistics';
 import type { Reading, SeriesCheck } from '@green-tally/core/contracts';
@@ -31,6 +31,10 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
   const { nominal, limit, limitPercent } = limitsOf(check);
   const before = places[places.indexOf(place) - 1];
   const same = before ? valueAt(before, phase) : undefined;
+
+  useEffect(() => {
+    if (typeof document !== 'undefined') document.querySelector(`[data-testid="cell ${place}"]`)?.scrollIntoView({ block: 'center', behavior: 'smooth' });
+  }, [place]);
 
   const store = async (taken: Taken) => {
     setChallenge(undefined);
@@ -106,7 +110,7 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
       {trouble ? <View role="alert"><Strong tone="rust" testID="pad trouble">{trouble}</Strong></View> : null}
       <View style={{ flexDirection: 'row', gap: 6 }}>{['1', '2', '3', '4', '5'].map((d) => key(d, () => type(text + d)))}{key('same', () => { if (same !== undefined) void take(same, printNumber(same, 3), 'mm'); }, undefined, same === undefined ? 'same as the one before' : `same as the one before, ${printNumber(same, 1)} mm`, same === undefined)}</View>
       <View style={{ flexDirection: 'row', gap: 6 }}>{['6', '7', '8', '9', '0'].map((d) => key(d, () => type(text + d)))}{key('next', () => void next(), 'pine')}</View>
-      <View style={{ flexDirection: 'row', gap: 6 }}>{key('.', () => type(`${text}.`), undefined, 'decimal point')}{key('/', () => type(`${text}/`), undefined, 'fraction stroke')}{key('␣', () => type(`${text} `), undefined, 'space')}{key('⌫', () => type(text.slice(0, -1)), undefined, 'delete')}{key('mm ⇄ in', () => setUnit(unit === 'mm' ? 'in' : 'mm'), undefined, `unit is ${unit}, change`)}{key('skip', () => void store({ place, value: { kind: 'skip', why: 'out of reach' } }), undefined, `skip ${place}: out of reach`)}</View>
+      <View style={{ flexDirection: 'row', gap: 6 }}>{key('.', () => type(`${text}.`), undefined, 'decimal point')}{key('/', () => type(`${text}/`), undefined, 'fraction stroke')}{key('␣', () => type(`${text} `), undefined, 'space')}{key('⌫', () => type(text.slice(0, -1)), undefined, 'delete')}{key(unit === 'mm' ? 'inch' : 'mm', () => setUnit(unit === 'mm' ? 'in' : 'mm'), undefined, `unit is ${unit}, change`)}{key('skip', () => void store({ place, value: { kind: 'skip', why: 'out of reach' } }), undefined, `skip ${place}: out of reach`)}</View>
     </View>
   );
   return <>{frame(body, footer)}</>;

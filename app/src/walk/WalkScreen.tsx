@@ -2,7 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
-import { parseQuantity, printNumber } from '@green-tally/core/units';
+import { parseQuantity, printHours, printNumber } from '@green-tally/core/units';
 import { checksFor, nextStop, walkStops, type WalkStop } from '@green-tally/core/walk';
 import type { Standing } from '@green-tally/core/plan';
 import { SyncLine } from '../session/SyncLine';
@@ -52,8 +52,8 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
     } catch (error) {
       return setTrouble(troubleText(error));
     }
-    if (hours < machine.hours) return setTrouble(`The books say ${printNumber(machine.hours, 0)} h already. Read the separator hours again, not the engine hours.`);
-    if (hours > machine.hours + 2000) return setTrouble(`${printNumber(hours, 0)} h is ${printNumber(hours - machine.hours, 0)} h more than the books say. Read the meter again.`);
+    if (hours < machine.hours) return setTrouble(`The books say ${printHours(machine.hours)} already. Read the separator hours again, not the engine hours.`);
+    if (hours > machine.hours + 2000) return setTrouble(`${printHours(hours)} is ${printHours(hours - machine.hours)} more than the books say. Read the meter again.`);
     setStarting(true);
     await put([{ kind: 'walk', body: newWalk(file, hours, clock(), session?.person?.name ?? '', noticed.trim()) }]);
     setHoursText('');
@@ -87,7 +87,7 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
       <Quiet>The maker's manual, the site's lock-out rules and local law go before anything said here.</Quiet>
       <Card>
         <Heading>On arrival</Heading>
-        <TextEntry label={`Separator hours (books: ${printNumber(machine.hours, 0)} h)`} value={hoursText} onChange={setHoursText} hint={printNumber(machine.hours, 0)} numeric />
+        <TextEntry label={`Separator hours (books: ${printHours(machine.hours)})`} value={hoursText} onChange={setHoursText} hint={printNumber(machine.hours, 0)} numeric />
         <TextEntry label="What the operator noticed" value={noticed} onChange={setNoticed} hint="nothing" />
       </Card>
     </Screen>
@@ -122,7 +122,7 @@ function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing:
         <SyncLine />
       </Row>
       <Title>{`Walk: ${done} of ${stops.length}`}</Title>
-      <Quiet>{`Made safe ${walk?.madeSafeAt ? dayWords(walk.madeSafeAt.slice(0, 10)) : ''} · ${printNumber(walk?.hours ?? machine.hours, 0)} h · front to back${walk?.noticed ? ` · noticed: ${walk.noticed}` : ''}`}</Quiet>
+      <Quiet>{`Made safe ${walk?.madeSafeAt ? dayWords(walk.madeSafeAt.slice(0, 10)) : ''} · ${printHours(walk?.hours ?? machine.hours)} · front to back${walk?.noticed ? ` · noticed: ${walk.noticed}` : ''}`}</Quiet>
       {stops.map((stop) => {
         const verdict = standing.verdicts.find((v) => v.check.id === stop.check.id);
         const current = verdict?.places.some((p) => p.round === walkId);

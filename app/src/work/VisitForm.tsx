@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
@@ -28,13 +28,13 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   const [trouble, setTrouble] = useState('');
   const [newId, setNewId] = useState(() => uuidv7());
   const { machine } = file;
-  const { control, handleSubmit, watch, setValue, formState } = useForm<VisitEntry>({
+  const { control, handleSubmit, setValue, formState } = useForm<VisitEntry>({
     resolver: zodResolver(VisitEntry),
     values: { technicianId: visit?.technicianId ?? '', startsOn: visit?.startsOn ?? workingDayFrom(today), site: visit?.site ?? 'bay' },
     resetOptions: { keepDirtyValues: true },
   });
   const technicians = people?.people.filter((p) => p.role === 'technician' && p.branch === machine.branch) ?? [];
-  const startsOn = watch('startsOn');
+  const startsOn = useWatch({ control, name: 'startsOn' });
   const day = Day.safeParse(startsOn);
   const end = day.success && hours > 0 ? visitEnd(day.data, hours) : undefined;
   const late = end !== undefined && end >= machine.harvest.start;

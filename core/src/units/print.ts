@@ -24,6 +24,11 @@ export function printNumber(value: number, decimals = 3): string {
   return trimmed === '-0' ? '0' : trimmed;
 }
 
+/** Hours as read on a meter: whole, with a thin group every three digits. @example printHours(1284) // "1,284 h" */
+export function printHours(hours: number): string {
+  return `${Math.round(finite('hours', hours)).toString().replace(/\B(?=(\d{3})+$)/g, ',')} h`;
+}
+
 /**
  * Prints a length in mm by the check's style.
  * @param mm length, mm

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { findUnit, parseLength, parseQuantity, printLength, printNumber, UnitParseError } from './index';
+import { findUnit, parseLength, parseQuantity, printHours, printLength, printNumber, UnitParseError } from './index';
 
 const mm = (text: string, bare = 'mm') => parseLength(text, bare).value;
 const failure = (text: string): UnitParseError => {
@@ -62,6 +62,7 @@ describe('printing', () => {
     expect(printLength(422.694, 'mm', 1)).toBe('422.7 mm');
     expect(printNumber(-0.0001, 2)).toBe('0');
     expect(printNumber(100, 0)).toBe('100');
+    expect([printHours(1284.4), printHours(96), printHours(1234567)]).toEqual(['1,284 h', '96 h', '1,234,567 h']);
   });
   test('a length printed in mm and read back loses less than 0.001 mm', () => {
     fc.assert(fc.property(fc.double({ min: 0, max: 20000, noNaN: true }), (length) =>

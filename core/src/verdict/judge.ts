@@ -152,7 +152,7 @@ function judgeState(check: Check, readings: readonly Reading[], own: PlaceReadin
     if (check.limit.type === 'elongation') result = { ...result, elongation: elongation(worn.value, check.limit.pitches, check.limit.pitch) };
     if (check.wearRate) {
       const forecast = forecastWear(check.wearRate, life, worn.expanded, lifeStart, Math.max(facts.hours, main.reading.hours), facts.seasonHours);
-      if (forecast.chance >= WATCH_CHANCE) {
+      if (worn.wear < 1 && forecast.chance >= WATCH_CHANCE) {
         findings.push({ id: 'reachesLimit', numbers: { chance: forecast.chance, hours10: forecast.hours10, hours90: forecast.hours90, season: facts.seasonHours, lookAgain: Math.max(facts.hours, main.reading.hours) + forecast.hours10 } });
       }
       result = { ...result, forecast };

@@ -60,7 +60,7 @@ describe('fan drive belt, top width', () => {
       reading(belt.id, 'belt', width(35.6)),
     ], facts)!;
     expect(verdict.decision).toBe('watch');
-    expect(headSentence(belt, verdict.places[0]!.findings)).toMatch(/chance to reach the limit before harvest ends \(109 h to go\)\. Look again at \d+ h/);
+    expect(headSentence(belt, verdict.places[0]!.findings)).toMatch(/chance to reach the limit before harvest ends \(109 h to go\)\. Look again at [\d,]+ h/);
   });
   test('proven past the limit is replaced', () => expect(beltVerdict(34.2).decision).toBe('replace'));
   test('at the limit with one reading is remeasured; with three it counts as reached', () => {

@@ -1,5 +1,5 @@
 import type { Check, Decision, Feel } from '../contracts';
-import { printLength, printNumber, type LengthStyle } from '../units';
+import { printHours, printLength, printNumber, type LengthStyle } from '../units';
 import type { Finding, FindingId } from './precedence';
 
 /** Decision words, as a technician says them. */
@@ -20,7 +20,7 @@ export function sentence(check: Check, finding: Finding): string {
   const text = (key: string): string => String(finding.numbers[key] ?? '');
   const mm = (key: string, decimals = 1): string => printLength(n(key), style === 'mm' ? 'mm' : style, decimals);
   const percent = (key: string): string => `${printNumber(n(key), 2)} %`;
-  const hours = (key: string): string => (Number.isFinite(n(key)) ? `${printNumber(n(key), 0)} h` : 'more than 20,000 h');
+  const hours = (key: string): string => (Number.isFinite(n(key)) ? printHours(n(key)) : 'more than 20,000 h');
   const said = SENTENCES[finding.id]({ check, numbers: finding.numbers, n, text, mm, percent, hours });
   return said.charAt(0).toUpperCase() + said.slice(1);
 }

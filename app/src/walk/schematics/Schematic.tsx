@@ -66,9 +66,9 @@ function ChainLength({ check, palette }: Of<'measure' | 'series'>) {
 /** Belt in its groove: the new width, and the limit inside it to scale. */
 function BeltWidth({ check, palette }: Of<'measure' | 'series'>) {
   const { nominal, limit } = limitsOf(check);
-  const scale = 150 / nominal;
+  const scale = 130 / nominal;
   const half = (mm: number) => (mm * scale) / 2;
-  const mid = 180;
+  const mid = 160;
   return (
     <G>
       <Path d={`M${mid - half(nominal) - 46} 40 h34 L${mid - 26} 142 h52 L${mid + half(nominal) + 12} 40 h34 V156 H${mid - half(nominal) - 46} Z`} fill={palette.tray} stroke={palette.ink} strokeWidth={2.4} strokeLinejoin="round" />
@@ -78,7 +78,8 @@ function BeltWidth({ check, palette }: Of<'measure' | 'series'>) {
         <Line x1={mid + half(limit)} y1={46} x2={mid + half(limit)} y2={80} />
       </G>
       <Dimension x1={mid - half(nominal)} x2={mid + half(nominal)} y={28} text={`new ${printLength(nominal, check.style, 2)}`} palette={palette} above />
-      <Label x={mid} y={132} text={`limit ${printLength(limit, check.style, 2)}`} palette={palette} strong />
+      <Label x={mid + half(nominal) + 52} y={70} text="limit" palette={palette} anchor="start" />
+      <Label x={mid + half(nominal) + 52} y={90} text={printLength(limit, check.style, 2)} palette={palette} strong anchor="start" />
     </G>
   );
 }
@@ -125,8 +126,8 @@ function ElevatorFeel({ check, palette }: Of<'feel'>) {
       <Label x={188} y={158} text="slides by hand" palette={palette} anchor="start" strong />
       <Label x={246} y={88} text="cannot be" palette={palette} anchor="start" />
       <Label x={246} y={106} text="pulled away" palette={palette} anchor="start" />
-      <Label x={204} y={30} text={`adjuster slot ${printNumber(check.takeUp.total, 0)} mm,`} palette={palette} anchor="start" />
-      <Label x={204} y={48} text={`${printNumber(check.takeUp.reserve, 0)} mm to stay in reserve`} palette={palette} anchor="start" />
+      <Label x={206} y={30} text={`slot ${printNumber(check.takeUp.total, 0)} mm, keep`} palette={palette} anchor="start" />
+      <Label x={206} y={48} text={`${printNumber(check.takeUp.reserve, 0)} mm in reserve`} palette={palette} anchor="start" />
     </G>
   );
 }
@@ -144,11 +145,11 @@ function KnifeRotor({ check, palette }: Of<'count'>) {
         const edge = `M${110 + 24 * dx - 6 * dy} ${86 + 24 * dy + 6 * dx} L${110 + 74 * dx - 6 * dy} ${86 + 74 * dy + 6 * dx} L${110 + 74 * dx + 6 * dy} ${86 + 74 * dy - 6 * dx} L${110 + 24 * dx + 6 * dy} ${86 + 24 * dy - 6 * dx} Z`;
         return <Path key={a} d={edge} fill={missing ? 'none' : i === 4 ? palette.rustTint : palette.card} stroke={missing || i === 4 ? palette.rust : palette.ink} strokeWidth={2.4} strokeDasharray={missing ? '4 4' : undefined} />;
       })}
-      <Label x={212} y={40} text={`${check.total} knives`} palette={palette} anchor="start" strong />
-      <Label x={212} y={66} text="dashed: one missing" palette={palette} anchor="start" />
-      <Label x={212} y={90} text="shaded: its opposite mate," palette={palette} anchor="start" />
-      <Label x={212} y={108} text="renewed with it" palette={palette} anchor="start" />
-      <Label x={212} y={134} text={`turn from ${check.turnFrom} with one worn edge`} palette={palette} anchor="start" />
+      <Label x={206} y={40} text={`${check.total} knives`} palette={palette} anchor="start" strong />
+      <Label x={206} y={66} text="dashed: one missing" palette={palette} anchor="start" />
+      <Label x={206} y={90} text="shaded: its mate," palette={palette} anchor="start" />
+      <Label x={206} y={108} text="renewed with it" palette={palette} anchor="start" />
+      <Label x={206} y={134} text={`turn from ${check.turnFrom} worn`} palette={palette} anchor="start" />
     </G>
   );
 }
