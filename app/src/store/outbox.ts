@@ -154,6 +154,11 @@ export async function dismiss(id: string): Promise<void> {
   await tell();
 }
 
+/** Forgets the next try; sending begins again with the next entry or flush. */
+export function pauseOutbox(): void {
+  clearTimeout(timer);
+}
+
 /** Begins sending: now, and whenever the signal comes back or the page is looked at again. Returns how to stop. */
 export function startOutbox(): () => void {
   const again = () => { pause = SOONEST; void flush(); };
@@ -161,7 +166,7 @@ export function startOutbox(): () => void {
   globalThis.addEventListener?.('focus', again);
   void tell().then(flush);
   return () => {
-    clearTimeout(timer);
+    pauseOutbox();
     globalThis.removeEventListener?.('online', again);
     globalThis.removeEventListener?.('focus', again);
   };

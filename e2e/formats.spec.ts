@@ -1,0 +1,83 @@
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { openMachine, PHONE, signIn, WIDE } from './steps';
+
+test.use({ viewport: PHONE });
+
+test('readings go out as CSV, the plan as iCalendar', async ({ page }) => {
+  await signIn(page, 'rhea');
+  await page.goto('/readings');
+  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download csv').click()]);
+  expect(readFileSync(await csv.path(), 'utf8')).toMatch(/^id,machine,check,place,quantity,value/);
+  const [ics] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download ics').click()]);
+  expect(readFileSync(await ics.path(), 'utf8')).toMatch(/BEGIN:VCALENDAR[\s\S]*BEGIN:VEVENT[\s\S]*B027/);
+});
+
+test('a file is looked at row by row before it is stored; then the machine has its verdicts', async ({ page }) => {
+  await signIn(page, 'rhea');
+  await page.goto('/readings');
+  const sample = readFileSync(resolve(__dirname, '../demo/readings-sample.csv'), 'utf8');
+  await page.getByTestId('csv file').setInputFiles({ name: 'broken.csv', mimeType: 'text/csv', buffer: Buffer.from('machine;value\nT126;3') });
+  await expect(page.getByText(/Missing: check, place, quantity, taken_at, hours/)).toBeVisible();
+  const spoilt = sample.replace(/,measure,418\.5,/, ',measure,wide,');
+  await page.getByTestId('csv file').setInputFiles({ name: 'spoilt.csv', mimeType: 'text/csv', buffer: Buffer.from(spoilt) });
+  await expect(page.getByTestId('import summary')).toContainText('281 rows: 280 new and good, 0 there already, 1 rejected. Nothing stored yet.');
+  await expect(page.getByText(/value: At character 1 \("w"\): this is not a number/)).toBeVisible();
+  await expect(page.getByTestId('import store')).toBeDisabled();
+  await page.getByTestId('csv file').setInputFiles({ name: 'readings-sample.csv', mimeType: 'text/csv', buffer: Buffer.from(sample) });
+  await expect(page.getByTestId('import summary')).toContainText('281 rows: 281 new and good');
+  await page.getByTestId('import store').click();
+  await expect(page.getByTestId('import summary')).toContainText('281 stored');
+  await page.goto('/');
+  await openMachine(page, 'T126');
+  await expect(page.getByTestId('what wears')).toContainText('2.54 % elongation (424.5 mm)');
+});
+
+test('without signal a reading is kept, and arrives once when the signal is back', async ({ page, context }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T113');
+  await page.getByTestId('machine').getByRole('button', { name: 'Walk again' }).click();
+  for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
+  await page.getByRole('button', { name: /Made safe/ }).click();
+  await page.getByTestId('stop fan-drive-belt').click();
+  await page.getByTestId('confirm position').click();
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  await context.setOffline(true);
+  await page.getByTestId('pad text').fill('37.1');
+  await page.getByTestId('judge').click();
+  await expect(page.getByTestId('decision')).toBeVisible();
+  await expect(page.getByTestId('sync')).toContainText('1 waiting, no signal');
+  await context.setOffline(false);
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  await page.reload();
+  await expect(page.getByText(/37\.1 mm/).first()).toBeVisible();
+  const csv = await page.request.get('/api/readings.csv');
+  expect((await csv.text()).split('\n').filter((l) => l.includes('T113,fan-drive-belt,belt,measure,37.1,'))).toHaveLength(1);
+});
+
+test('a wrong password is answered in words and the name stays', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Sign-in name').fill('ines');
+  await page.getByLabel('Password').fill('not it');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('The sign-in name or the password is wrong.')).toBeVisible();
+  await expect(page.getByLabel('Sign-in name')).toHaveValue('ines');
+});
+
+for (const [name, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
+  test(`yard and machine are sound for assistive tools, ${name}, both themes`, async ({ page }) => {
+    await page.setViewportSize(viewport);
+    await signIn(page, 'ines');
+    await expect(page.getByTestId('machine T118')).toBeVisible();
+    for (const theme of ['Daylight', 'Shed']) {
+      await page.goto('/more');
+      await page.getByRole('radio', { name: new RegExp(theme) }).click();
+      await page.goto('/');
+      await openMachine(page, 'T118');
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).slice(0, 2).join(' ')}`)).toEqual([]);
+    }
+  });
+}

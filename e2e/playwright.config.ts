@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+
+/** The server is brought up by tools/test.mjs, each project on a fresh demo database of its own. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  timeout: 120_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON'] ?? '../test-results/report.json' }]],
+  use: {
+    baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8460',
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+});

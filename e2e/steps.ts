@@ -1,0 +1,71 @@
+import { expect, type Page } from '@playwright/test';
+
+export const PHONE = { width: 390, height: 844 };
+export const WIDE = { width: 1280, height: 800 };
+
+export async function signIn(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Sign-in name').fill(name);
+  await page.getByLabel('Password').fill('before-harvest');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByTestId('yard')).toBeVisible();
+}
+
+export async function openMachine(page: Page, serial: string): Promise<void> {
+  await page.getByTestId(`machine ${serial}`).first().click();
+  await expect(page.getByTestId('machine').getByRole('heading', { name: new RegExp(serial) })).toBeVisible();
+}
+
+/** Through the make-safe gate into a new walk. */
+export async function beginWalk(page: Page): Promise<void> {
+  await page.getByTestId('machine').getByRole('button', { name: /Start the walk|Walk again/ }).click();
+  await expect(page.getByTestId('gate')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Confirm all 5 first' })).toBeDisabled();
+  for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
+  await page.getByRole('button', { name: /Made safe/ }).click();
+  await expect(page.getByTestId('walk')).toBeVisible();
+}
+
+export async function confirmPosition(page: Page): Promise<void> {
+  await page.getByTestId('confirm position').click();
+}
+
+/** Types into the pad and presses Enter, then waits until the entry moved on. */
+export async function enter(page: Page, text: string): Promise<void> {
+  await page.getByTestId('pad text').fill(text);
+  await page.getByTestId('pad text').press('Enter');
+}
+
+export async function decision(page: Page, word: string): Promise<void> {
+  await expect(page.getByTestId('decision')).toHaveText(word);
+}
+
+export async function next(page: Page): Promise<void> {
+  await page.getByTestId('next check').click();
+}
+
+/** Reads a 12-row series of both sides: lengths, then the travel at each tightener. */
+export async function readSeries(page: Page, length: (i: number) => string, travel: string, from = 0): Promise<void> {
+  const places = Array.from({ length: 24 }, (_, i) => `row ${Math.floor(i / 2) + 1} ${i % 2 ? 'right' : 'left'}`);
+  for (const [i, place] of places.entries()) {
+    if (i < from) continue;
+    await expect(page.getByTestId('series place')).toHaveText(place);
+    await enter(page, length(i));
+    const keep = page.getByRole('button', { name: 'Keep it' });
+    await expect(keep.or(page.getByTestId('series place').filter({ hasNotText: new RegExp(`^${place}$`) })).first()).toBeVisible();
+    if (await keep.isVisible()) await keep.click();
+  }
+  for (const [i, place] of places.entries()) {
+    await expect(page.getByTestId('series place')).toHaveText(`${place}, travel left`);
+    if (i === 0) await enter(page, travel);
+    else await page.getByTestId('key same').click();
+  }
+}
+
+/** Both sides of the conveyor: at the mark, with so much slot left. */
+export async function readConveyor(page: Page, left: string, right: string): Promise<void> {
+  for (const side of ['left', 'right']) await page.getByTestId(`half ${side}`).getByRole('radio', { name: 'At it' }).click();
+  await page.getByLabel('Slot left, mm, of 45 (left)').fill(left);
+  await page.getByLabel('Slot left, mm, of 45 (right)').fill(right);
+  await page.getByTestId('judge').click();
+}

@@ -1,0 +1,130 @@
+import { expect, test, type Page } from '@playwright/test';
+import { beginWalk, confirmPosition, decision, enter, next, openMachine, PHONE, readConveyor, readSeries, signIn, WIDE } from './steps';
+
+/** Everything one machine goes through before harvest. Each size walks a machine of its own. */
+for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE, 'T120']] as const) {
+  test.describe(`${name} ${viewport.width}×${viewport.height}`, () => {
+    test.use({ viewport });
+
+    test('a technician walks all five checks, reloading in the middle', async ({ page }) => {
+      await signIn(page, 'ines');
+      await openMachine(page, serial);
+      await beginWalk(page);
+      await page.getByRole('button', { name: 'First: Gathering chain' }).click();
+
+      await test.step('gathering chains: a bad entry is kept and explained, a reload loses nothing', async () => {
+        await confirmPosition(page);
+        await enter(page, '420');
+        await expect(page.getByTestId('series place')).toHaveText('row 1 right');
+        await enter(page, '42o');
+        await expect(page.getByTestId('pad trouble')).toContainText('At character 3');
+        await expect(page.getByTestId('pad text')).toHaveValue('42o');
+        await page.reload();
+        await expect(page.getByTestId('series place')).toHaveText('row 1 right');
+        await expect(page.getByTestId('pad text')).toHaveValue('42o');
+        await expect(page.getByTestId('cell row 1 left')).toContainText('1.4 %');
+        await readSeries(page, (i) => (i === 15 ? '425' : '420'), '22', 1);
+        await decision(page, 'Replace');
+        await expect(page.getByTestId('why')).toContainText('2.66 % elongation (425 mm) is at or past the limit of 2.1 % (422.7 mm)');
+        await page.getByRole('button', { name: 'Add to work' }).click();
+        await expect(page.getByRole('button', { name: 'In work' })).toBeVisible();
+        await next(page);
+      });
+
+      await test.step('feeder conveyor: false tension, shortened, and closed only as left', async () => {
+        await confirmPosition(page);
+        await readConveyor(page, '0', '0');
+        await decision(page, 'Shorten');
+        await expect(page.getByTestId('why')).toContainText('False tension');
+        await page.getByTestId('put right').click();
+        await page.getByRole('button', { name: 'Run, made safe, looked again' }).click();
+        await readConveyor(page, '21', '20');
+        await decision(page, 'Holds');
+        await expect(page.getByTestId('verdict')).toContainText('As found: shorten');
+        await next(page);
+      });
+
+      await test.step('elevator chain by feel', async () => {
+        await confirmPosition(page);
+        await page.getByRole('radio', { name: /Just slides/ }).click();
+        await page.getByLabel(/Slot left/).fill('30');
+        await page.getByTestId('judge').click();
+        await decision(page, 'Holds');
+        await next(page);
+      });
+
+      await test.step('fan belt: looks fine never passes it; inches are read; a new belt sends the elevator back into the walk', async () => {
+        await confirmPosition(page);
+        await page.getByTestId('key looks…').click();
+        await page.getByRole('radio', { name: /It looks fine/ }).click();
+        await decision(page, 'Remeasure');
+        await page.getByTestId('measure again').click();
+        await enter(page, '1 3/8 in');
+        await decision(page, 'Replace');
+        await expect(page.getByTestId('why')).toContainText('34.92 mm is at or past the limit of 35 mm');
+        await page.getByTestId('put right').click();
+        await enter(page, '38');
+        await decision(page, 'Holds');
+        await next(page);
+      });
+
+      await test.step('chopper knives: a lost one with its mate', async () => {
+        await confirmPosition(page);
+        await page.getByRole('button', { name: 'one more: Missing' }).click();
+        await page.getByTestId('judge').click();
+        await decision(page, 'Replace');
+        await expect(page.getByTestId('why')).toContainText('1 missing of 48: renew 2, the 1 opposite mate');
+        await next(page);
+      });
+
+      await test.step('the elevator chain is asked for again, then the walk is finished', async () => {
+        await expect(page.getByText('Fan drive belt was worked on', { exact: false })).toBeVisible();
+        await confirmPosition(page);
+        await page.getByRole('radio', { name: /Just slides/ }).click();
+        await page.getByLabel(/Slot left/).fill('30');
+        await page.getByTestId('judge').click();
+        await decision(page, 'Holds');
+        await next(page);
+        await expect(page.getByTestId('walk')).toContainText('5 of 5');
+        await page.getByRole('button', { name: /Finish the walk/ }).click();
+        await expect(page.getByTestId('work')).toBeVisible();
+        await expect(page.getByTestId('sync')).toContainText('all sent');
+      });
+    });
+
+    test('the planner accepts the work and sets a visit; the slack follows', async ({ page }) => {
+      await signIn(page, 'rhea');
+      const slack = async () => Number(await page.getByTestId(`slack ${serial}`).innerText());
+      await openMachine(page, serial);
+      await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
+      await page.getByTestId('proposed').getByRole('button', { name: /Accept/ }).first().click();
+      await expect(page.getByTestId('proposed')).toBeHidden();
+      await expect(page.getByTestId('must start')).toContainText('Must start by');
+      await setVisit(page, '2026-06-15');
+      await page.goto('/');
+      await expect(page.getByTestId(`machine ${serial}`)).toContainText('Visit planned, Mon 15 Jun');
+      const early = await slack();
+      await page.goBack();
+      await setVisit(page, '2026-06-17');
+      await page.goto('/');
+      await expect(page.getByTestId(`machine ${serial}`)).toContainText('Visit planned, Wed 17 Jun');
+      expect(await slack()).toBe(early - 2);
+      await page.goBack();
+      await setVisit(page, '2026-08-03');
+      await expect(page.getByTestId('visit end')).toContainText('It will be late');
+      await page.goto('/');
+      await expect(page.getByTestId(`machine ${serial}`)).toContainText('Late: visit Mon 3 Aug');
+      await expect(page.getByTestId(`machine ${serial}`)).toContainText('too late');
+    });
+  });
+}
+
+async function setVisit(page: Page, day: string): Promise<void> {
+  const visit = page.getByTestId('visit');
+  await visit.getByRole('radio', { name: 'Ines Marrow' }).click();
+  await visit.getByLabel('Starts on (year-month-day)').fill(day);
+  const stored = page.waitForResponse((r) => r.url().includes('/api/visits/') && r.request().method() === 'PUT');
+  await visit.getByTestId('set visit').click();
+  expect((await stored).status()).toBe(200);
+  await expect(visit.getByRole('heading', { name: 'Visit planned' })).toBeVisible();
+}
