@@ -31,7 +31,7 @@ export async function bringUp({ demo, fresh = false, port }) {
     }
     say('Starting the server');
     const env = { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? cluster.url, PORT: String(port), GREEN_TALLY_DEMO: demo ? '1' : '' };
-    const started = startUntil(process.execPath, ['--enable-source-maps', server], /listening on/, { name: 'The server', env, echo: true, detached: true });
+    const started = startUntil(process.execPath, ['--enable-source-maps', server], /listening on/, { name: 'The server', env, echo: true, detached: true, stdio: ['ignore', 'pipe', 'pipe', 'ipc'] });
     child = started.child;
     await started.ready;
     child.once('exit', (code) => {

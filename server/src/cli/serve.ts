@@ -40,6 +40,8 @@ async function serve(): Promise<void> {
   };
   process.once('SIGTERM', close);
   process.once('SIGINT', close);
+  // started by npm run demo or npm start: when that is gone, however it went, this goes too
+  process.once('disconnect', close);
 }
 
 /** The secret that signs session cookies: made once, kept in the database, so that every process shares it. */

@@ -1,0 +1,81 @@
+// npm run measure: the figures of docs/PERFORMANCE.md. Ratios matter more than absolute times; machines differ.
+import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { throwAwayCluster } from './cluster.mjs';
+import { bundle, checkNode, endPlainly, ensureApp, ensureDebian, ensurePackages, findChromium, freePort, ROOT, say, startUntil, stop } from './house.mjs';
+
+const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
+
+function bundleSize() {
+  const folder = join(ROOT, 'app/dist/_expo/static/js/web');
+  for (const name of readdirSync(folder).filter((f) => f.endsWith('.js'))) {
+    const file = join(folder, name);
+    process.stdout.write(`${name.replace(/-[0-9a-f]{32}/, '')}: ${Math.round(statSync(file).size / 1024)} kB, ${Math.round(gzipSync(readFileSync(file)).length / 1024)} kB gzip\n`);
+  }
+}
+
+async function yardTimes(base, requests = 300) {
+  const signedIn = await fetch(`${base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ signIn: 'maud', password: 'before-harvest' }) });
+  const cookie = signedIn.headers.get('set-cookie')?.split(';')[0] ?? '';
+  const time = async (url) => {
+    const start = performance.now();
+    const response = await fetch(url, { headers: { cookie } });
+    await response.arrayBuffer();
+    if (!response.ok) throw new Error(`${url}: ${response.status}`);
+    return performance.now() - start;
+  };
+  const cold = await time(`${base}/api/yard`);
+  const times = [];
+  for (let i = 0; i < requests; i += 1) times.push(await time(`${base}/api/yard`));
+  times.sort((a, b) => a - b);
+  process.stdout.write(`GET /api/yard, ${requests} in a row: first ${cold.toFixed(0)} ms (derived anew), then median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms\n`);
+}
+
+async function firstScreen(base, executablePath) {
+  const { chromium } = await import('@playwright/test');
+  const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+  const times = { first: [], again: [] };
+  for (let i = 0; i < 5; i += 1) {
+    const browser = await chromium.launch({ executablePath, args });
+    const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+    for (const visit of ['first', 'again']) {
+      const start = performance.now();
+      await page.goto(base, { waitUntil: 'commit' });
+      await page.getByTestId('sign-in').waitFor();
+      times[visit].push(performance.now() - start);
+    }
+    await browser.close();
+  }
+  const middle = (list) => at([...list].sort((a, b) => a - b), 0.5).toFixed(0);
+  process.stdout.write(`first screen (sign-in shown), median of 5 fresh browsers: first visit ${middle(times.first)} ms, second visit ${middle(times.again)} ms\n`);
+}
+
+try {
+  checkNode();
+  ensurePackages();
+  ensureApp();
+  say('bundle');
+  bundleSize();
+  say('core: verdicts');
+  const bench = bundle('server/src/cli/benchVerdicts.ts', 'server/dist/benchVerdicts.mjs');
+  process.stdout.write(spawnSync(process.execPath, [bench], { encoding: 'utf8' }).stdout);
+  say('server and browser');
+  const cluster = await throwAwayCluster(55_010);
+  const port = await freePort(8660);
+  let child;
+  try {
+    const started = startUntil(process.execPath, [bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs')], /listening on/, { name: 'The server', env: { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), GREEN_TALLY_DEMO: '1' } });
+    child = started.child;
+    await started.ready;
+    const base = `http://127.0.0.1:${port}`;
+    await yardTimes(base);
+    await firstScreen(base, ensureDebian(findChromium, 'chromium'));
+  } finally {
+    await stop(child);
+    await cluster.stop();
+  }
+} catch (error) {
+  endPlainly(error);
+}

@@ -1,0 +1,97 @@
+// npm run shots: docs/screenshots anew, from a fresh demo database.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { throwAwayCluster } from './cluster.mjs';
+import { bundle, checkNode, endPlainly, ensureApp, ensureDebian, ensurePackages, findChromium, freePort, ROOT, say, startUntil, stop } from './house.mjs';
+
+const OUT = join(ROOT, 'docs/screenshots');
+
+async function take(base, executablePath) {
+  const { chromium } = await import('@playwright/test');
+  const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+  const browser = await chromium.launch({ executablePath, args });
+  const open = async (viewport, name) => {
+    const page = await (await browser.newContext({ viewport, deviceScaleFactor: 1.5 })).newPage();
+    await page.goto(base);
+    await page.getByLabel('Sign-in name').fill(name);
+    await page.getByLabel('Password').fill('before-harvest');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByTestId('machine T118').first().waitFor();
+    return page;
+  };
+  const shot = async (page, name) => {
+    await page.waitForLoadState('networkidle');
+    await page.screenshot({ path: join(OUT, `${name}.png`), animations: 'disabled' });
+    say(name);
+  };
+  const phone = { width: 390, height: 844 };
+  const page = await open(phone, 'ines');
+  const check = async (id) => {
+    await page.getByTestId(`stop ${id}`).click();
+    await page.getByTestId('confirm position').click();
+  };
+  const toWalk = () => page.getByRole('button', { name: 'Back to the walk' }).click();
+  await shot(page, 'yard-phone');
+  await page.getByTestId('machine T118').click();
+  await page.getByTestId('what wears').waitFor();
+  await shot(page, 'machine-phone');
+  await page.getByTestId('machine').getByRole('button', { name: 'Walk again' }).click();
+  for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
+  await page.getByRole('button', { name: /Made safe/ }).click();
+  await check('gathering-chain');
+  for (const [i, length] of ['418.5', '419', '418.5', '419.5', '419', '418.5', '424.5'].entries()) {
+    await page.getByTestId('series place').getByText(`row ${Math.floor(i / 2) + 1} ${i % 2 ? 'right' : 'left'}`, { exact: true }).waitFor();
+    await page.getByTestId('pad text').fill(length);
+    await page.getByTestId('pad text').press('Enter');
+  }
+  await page.getByTestId('challenge').waitFor();
+  await shot(page, 'walk-series-phone');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await toWalk();
+  await check('fan-drive-belt');
+  for (const key of ['3', '4', '.', '2']) await page.getByTestId(`key ${key}`).click();
+  await shot(page, 'walk-check-phone');
+  await toWalk();
+  await check('conveyor-chain-tension');
+  for (const side of ['left', 'right']) {
+    await page.getByTestId(`half ${side}`).getByRole('radio', { name: 'At it' }).click();
+    await page.getByLabel(`Slot left, mm, of 45 (${side})`).fill('0');
+  }
+  await page.getByTestId('judge').click();
+  await page.getByTestId('verdict').waitFor();
+  await shot(page, 'verdict-phone');
+
+  const planner = await open(phone, 'rhea');
+  await planner.getByTestId('machine T104').click();
+  await planner.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
+  await planner.getByTestId('dates').waitFor();
+  await shot(planner, 'work-phone');
+  const wide = await open({ width: 1280, height: 800 }, 'rhea');
+  await wide.getByTestId('what wears').waitFor();
+  await shot(wide, 'yard-wide');
+  await wide.goto(`${base}/work`);
+  await wide.getByText('Visits').waitFor();
+  await shot(wide, 'work-wide');
+  await browser.close();
+}
+
+try {
+  checkNode();
+  ensurePackages();
+  ensureApp();
+  mkdirSync(OUT, { recursive: true });
+  const cluster = await throwAwayCluster(55_110);
+  const port = await freePort(8760);
+  let child;
+  try {
+    const started = startUntil(process.execPath, [bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs')], /listening on/, { name: 'The server', env: { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), GREEN_TALLY_DEMO: '1' } });
+    child = started.child;
+    await started.ready;
+    await take(`http://127.0.0.1:${port}`, ensureDebian(findChromium, 'chromium'));
+  } finally {
+    await stop(child);
+    await cluster.stop();
+  }
+} catch (error) {
+  endPlainly(error);
+}
