@@ -91,7 +91,7 @@ export function newestChange(...places) {
 /** Exports the web app when its sources are newer than the last export. */
 export function ensureApp() {
   const stamp = join(ROOT, 'app/dist/.built');
-  const newest = newestChange('app', 'core/src', 'package-lock.json', 'tools/export-app.mjs');
+  const newest = newestChange('app/src', 'app/public', 'app/app.json', 'app/metro.config.js', 'app/babel.config.js', 'app/package.json', 'core/src', 'package-lock.json', 'tools/export-app.mjs');
   if (existsSync(stamp) && Number(readFileSync(stamp, 'utf8')) >= newest) return;
   say('Building the web app (about a minute the first time)');
   run(process.execPath, [join(ROOT, 'tools/export-app.mjs'), String(newest)], { quiet: !process.env.VERBOSE, why: 'The web app could not be built' });

@@ -66,9 +66,10 @@ export function judgeCheck(check: Check, readings: readonly Reading[], facts: Ma
   zeroOrMore('seasonHours', facts.seasonHours);
   const own = readings.filter((r) => r.checkId === check.id).sort((a, b) => a.takenAt.localeCompare(b.takenAt) || a.id.localeCompare(b.id));
   if (own.length === 0) return undefined;
-  const struck = new Set(readings.map((r) => r.strikes));
-  const rounds = check.places.map((place) => {
-    const all = own.filter((r) => r.place === place);
+  const struck = new Set(own.map((r) => r.strikes));
+  const byPlace = new Map<string, Reading[]>(check.places.map((place) => [place, []]));
+  for (const r of own) byPlace.get(r.place)?.push(r);
+  const rounds = [...byPlace].map(([place, all]) => {
     const live = all.filter((r) => !struck.has(r.id));
     const newest = live.at(-1);
     return { place, all, live, round: newest ? live.filter((r) => roundOf(r) === roundOf(newest)) : [] };
