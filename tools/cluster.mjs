@@ -115,10 +115,21 @@ async function clearOldRun(data, tell) {
     }
   };
   if (ours()) {
+    if (hasLivingParent(pid)) throw new Plain('Another Green Tally is running on this data. Stop it first, or give this one data of its own: GREEN_TALLY_DATA=/some/folder.');
     tell('Stopping a database left over from an earlier run');
     process.kill(pid, 'SIGINT');
     for (let i = 0; i < 100 && ours(); i += 1) await new Promise((resolve) => setTimeout(resolve, 100));
     if (ours()) throw new Plain(`Another Green Tally uses this database (process ${pid}). Stop it first.`);
   }
   rmSync(file, { force: true });
+}
+
+/** Whether the command that started this postgres still runs; an orphan has been given to another parent. */
+function hasLivingParent(pid) {
+  try {
+    const [, parent] = /^PPid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
+    return /tools\/\w+\.mjs/.test(readFileSync(`/proc/${parent}/cmdline`, 'utf8'));
+  } catch {
+    return false;
+  }
 }

@@ -6,10 +6,10 @@ import { z } from 'zod';
 import { Day, type Machine } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { api, troubleText, useSession } from '../store';
-import { Body, Card, Field, Heading, Notice, Press, Row } from '../ui';
+import { Body, Card, Field, formNumber, Heading, Notice, Press, Row } from '../ui';
 import { dayWords } from '../yard/words';
 
-const HarvestForm = z.object({ start: Day, end: Day, areaHa: z.coerce.number('a number of hectares').positive('an area above 0 ha') }).refine((h) => h.end >= h.start, { path: ['end'], message: 'a date on or after the start' });
+const HarvestForm = z.object({ start: Day, end: Day, areaHa: formNumber('an area above 0 ha') }).refine((h) => h.end >= h.start, { path: ['end'], message: 'a date on or after the start' });
 
 interface HarvestCardProps {
   readonly machine: Machine;

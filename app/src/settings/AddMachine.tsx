@@ -6,12 +6,11 @@ import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { Day, ShortText } from '@green-tally/core/contracts';
 import { api, troubleText, useSpecs } from '../store';
-import { Card, Choice, Field, Heading, Notice, Press, Quiet } from '../ui';
+import { Card, Choice, Field, formNumber, Heading, Notice, Press, Quiet } from '../ui';
 
-const positive = (what: string) => z.coerce.number(what).positive(what);
 const MachineEntry = z.object({
-  serial: ShortText, model: ShortText, customer: ShortText, builtOn: Day, hours: z.coerce.number('a number of hours').nonnegative('0 hours or more'), headerModel: z.string(), headerSerial: z.string().trim(),
-  crop: ShortText, start: Day, end: Day, areaHa: positive('an area above 0 ha'), widthM: positive('a width above 0 m'), speedKmh: positive('a speed above 0 km/h'),
+  serial: ShortText, model: ShortText, customer: ShortText, builtOn: Day, hours: formNumber('a number of hours, 0 or more', 'zeroOrMore'), headerModel: z.string(), headerSerial: z.string().trim(),
+  crop: ShortText, start: Day, end: Day, areaHa: formNumber('an area above 0 ha'), widthM: formNumber('a width above 0 m'), speedKmh: formNumber('a speed above 0 km/h'),
 }).refine((m) => m.end >= m.start, { path: ['end'], message: 'a date on or after the harvest start' });
 
 /** Field efficiency of a combine at work: textbook middle value; kept with the machine and changed there. */

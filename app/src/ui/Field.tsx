@@ -34,7 +34,7 @@ export function Field<T extends FieldValues>({ control, name, label, secret = fa
           autoComplete={autoComplete}
           autoCapitalize="none"
           onSubmitEditing={() => onSubmit?.()}
-          errorMessage={fieldState.error?.message ?? ''}
+          errorMessage={fieldState.error?.message ? `Wanted: ${fieldState.error.message}` : ''}
           renderErrorMessage={Boolean(fieldState.error)}
           containerStyle={{ paddingHorizontal: 0, gap: 4 }}
           inputContainerStyle={{ borderWidth: 2, borderBottomWidth: 2, borderColor: fieldState.error ? palette.rust : palette.quiet, borderRadius: 12, minHeight: 52, paddingHorizontal: 12, backgroundColor: palette.card }}

@@ -9,7 +9,7 @@ import { checksFor, nextStop, unreadPlaces, walkStops } from '@green-tally/core/
 import { proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useClock, useDraft, useMachine, useSession } from '../store';
-import { Body, Card, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, usePalette } from '../ui';
+import { Body, Card, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, useOnce, usePalette } from '../ui';
 import { CountEntry } from './CountEntry';
 import type { EntryProps, Taken } from './entries';
 import { MeasureEntry } from './MeasureEntry';
@@ -95,7 +95,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
     setChosen(wish);
   };
   const current = own.filter((r) => r.state === (entering?.state ?? 'asFound') && (chosen === undefined && stop?.state !== 'again' ? true : begunAt !== '' && r.takenAt >= begunAt));
-  const take = async (taken: readonly Taken[]) => {
+  const take = useOnce(async (taken: readonly Taken[]) => {
     if (!entering) return;
     await put(taken.map(({ place, value }) => {
       const old = entering.strike ? own.findLast((r) => r.place === place && r.value.kind === value.kind && r.state === entering.state && r.takenAt < begunAt) : undefined;
@@ -105,14 +105,19 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
       };
     }));
     setNote('');
-  };
-  const skip = async () => {
+  });
+  const skip = useOnce(async () => {
     if (!skipWhy.trim()) return;
     await put(unread.map((place) => ({ kind: 'reading' as const, body: newReading({ file, check, walk, place, state: 'asFound' as const, now: clock(), by: session?.person?.name ?? '' }, { kind: 'skip', why: skipWhy.trim() }) })));
     setSkipWhy('');
     setSkipping(false);
     go(next?.check.id);
-  };
+  });
+
+  const proposal = verdict ? proposeWork(verdict) : undefined;
+  const addToWork = useOnce(async () => {
+    if (proposal) await put([{ kind: 'work', body: { ...proposal, id: uuidv7(), machineId: file.machine.id, acceptedBy: session?.person?.name ?? '', acceptedAt: clock().toISOString(), withdrawnAt: null } }]);
+  });
 
   const head = (
     <View style={{ gap: 8, paddingBottom: 4 }}>
@@ -122,11 +127,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
   );
 
   if (!entering && verdict) {
-    const proposal = proposeWork(verdict);
     const inWork = standing.work.some((w) => w.checkId === check.id && !w.done);
-    const addToWork = async () => {
-      if (proposal) await put([{ kind: 'work', body: { ...proposal, id: uuidv7(), machineId: file.machine.id, acceptedBy: session?.person?.name ?? '', acceptedAt: clock().toISOString(), withdrawnAt: null } }]);
-    };
     const fix = FIX[verdict.decision];
     const needy = verdict.places.filter((p) => needsHand(p.decision)).map((p) => p.place);
     const links = verdict.places.map((p) => Number(p.findings.find((f) => 'linksOut' in f.numbers)?.numbers['linksOut'] ?? 0));

@@ -27,7 +27,7 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
   const [text, setText] = useDraft(`${draftKey}|${phase}`);
   const [unit, setUnit] = useState<'mm' | 'in'>(check.unit);
   const [trouble, setTrouble] = useState<string | undefined>();
-  const [challenge, setChallenge] = useState<{ place: string; taken: Taken; by: number } | undefined>();
+  const [challenge, setChallenge] = useState<{ place: string; taken: Taken; by: number; typed: string } | undefined>();
   const { nominal, limit, limitPercent } = limitsOf(check);
   const before = places[places.indexOf(place) - 1];
   const same = before ? valueAt(before, phase) : undefined;
@@ -50,7 +50,7 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
     const taken: Taken = { place, value: { kind: 'measure', values: [mm], typed: [typed], unit: written } };
     const others = places.filter((p) => p !== place).flatMap((p) => valueAt(p, 'measure') ?? []);
     const by = others.length >= 3 ? mm - median(others) : 0;
-    if (Math.abs(by) > check.outOfFamily) return setChallenge({ place, taken, by });
+    if (Math.abs(by) > check.outOfFamily) return setChallenge({ place, taken, by, typed: `${typed} ${written}` });
     return store(taken);
   };
   const next = async () => {
@@ -94,7 +94,7 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
   const type = (t: string) => { setText(t); setTrouble(undefined); };
   const footer = challenge ? (
     <View role="alert" style={{ gap: 10 }}>
-      <Row><Glyph decision="remeasure" color={palette.violet} /><Strong style={{ flex: 1 }} testID="challenge">{`${capital(challenge.place)} is ${printLength(Math.abs(challenge.by), check.style, 1)} ${challenge.by > 0 ? 'longer' : 'shorter'} than its neighbours.`}</Strong></Row>
+      <Row><Glyph decision="remeasure" color={palette.violet} /><Strong style={{ flex: 1 }} testID="challenge">{`${capital(challenge.place)}, ${challenge.typed}: ${printLength(Math.abs(challenge.by), check.style, 1)} ${challenge.by > 0 ? 'longer' : 'shorter'} than its neighbours.`}</Strong></Row>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Press style={{ flex: 1 }} title="Retake" onPress={() => { setChallenge(undefined); setText(''); }} />
         <Press style={{ flex: 1 }} fill="violet" title="Keep it" onPress={() => void store(challenge.taken)} />

@@ -7,7 +7,7 @@ import { checksFor, nextStop, walkStops, type WalkStop } from '@green-tally/core
 import type { Standing } from '@green-tally/core/plan';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useClock, useDraft, useMachine, useSession } from '../store';
-import { Body, Card, DecisionBadge, FONT, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, usePalette } from '../ui';
+import { Body, Card, DecisionBadge, FONT, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, useOnce, usePalette } from '../ui';
 import { dayWords } from '../yard/words';
 import { TextEntry } from './TextEntry';
 import { newWalk } from './session';
@@ -44,7 +44,7 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
   const [starting, setStarting] = useState(false);
   const all = confirmed.length === GATE.length;
   const checks = checksFor(machine, file.sheets);
-  const start = async () => {
+  const start = useOnce(async () => {
     setTrouble('');
     let hours = machine.hours;
     try {
@@ -58,7 +58,7 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
     await put([{ kind: 'walk', body: newWalk(file, hours, clock(), session?.person?.name ?? '', noticed.trim()) }]);
     setHoursText('');
     setNoticed('');
-  };
+  });
   return (
     <Screen
       testID="gate"
@@ -105,11 +105,11 @@ function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing:
   const stops = walkStops(checksFor(machine, file.sheets), { id: walkId }, file.readings);
   const next = nextStop(stops);
   const done = stops.filter((s) => s.state === 'done').length;
-  const finish = async () => {
+  const finish = useOnce(async () => {
     if (!walk) return;
     await put([{ kind: 'walk', body: { ...walk, finishedAt: clock().toISOString() } }]);
     router.replace(`/work/${machine.id}`);
-  };
+  });
   return (
     <Screen
       testID="walk"

@@ -84,7 +84,7 @@ describe('entering a series', () => {
     const onTake = show(['row 1 left', 'row 1 right', 'row 2 left'].map((p) => measured(p, 418)));
     fireEvent.changeText(screen.getByTestId('pad text'), '424.5');
     await press('key next');
-    expect(screen.getByTestId('challenge')).toHaveTextContent('Row 2 right is 6.5 mm longer than its neighbours.');
+    expect(screen.getByTestId('challenge')).toHaveTextContent('Row 2 right, 424.5 mm: 6.5 mm longer than its neighbours.');
     expect(onTake).not.toHaveBeenCalled();
     await act(async () => void fireEvent.press(screen.getByLabelText('Keep it')));
     expect(onTake).toHaveBeenCalledTimes(1);

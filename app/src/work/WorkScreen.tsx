@@ -8,7 +8,7 @@ import { printNumber } from '@green-tally/core/units';
 import { labourHours, type ProposedWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { api, put, troubleText, useClock, useMachine, useSession } from '../store';
-import { Body, Card, DecisionBadge, Heading, Loading, Notice, Press, Quiet, Row, Rule, Screen, Strong, Tap, Title, useWide } from '../ui';
+import { Body, Card, DecisionBadge, Heading, Loading, Notice, Press, Quiet, Row, Rule, Screen, Strong, Tap, Title, useOnce, useWide } from '../ui';
 import { dayWords, slackWords, weekdayWords } from '../yard/words';
 import { VisitForm } from './VisitForm';
 
@@ -22,6 +22,7 @@ export function WorkScreen() {
   const router = useRouter();
   const wide = useWide();
   const [trouble, setTrouble] = useState('');
+  const accept = useOnce((items: readonly ProposedWork[]) => put(items.map((p) => ({ kind: 'work' as const, body: { ...p, id: uuidv7(), machineId, acceptedBy: session?.person?.name ?? '', acceptedAt: clock().toISOString(), withdrawnAt: null } }))));
   if (!file || !standing) {
     return <Screen>{isLoading ? <Loading what="the work" /> : <Notice tone="rust" title="This work cannot be shown" text={troubleText(error)} action={{ title: 'Try again', onPress: again }} />}</Screen>;
   }
@@ -31,7 +32,6 @@ export function WorkScreen() {
   const name = (checkId: string) => standing.verdicts.find((v) => v.check.id === checkId)?.check.component ?? checkId;
   const slack = slackWords(standing.slack);
   const planner = session?.person?.role !== 'technician';
-  const accept = (items: readonly ProposedWork[]) => put(items.map((p) => ({ kind: 'work' as const, body: { ...p, id: uuidv7(), machineId: machine.id, acceptedBy: session?.person?.name ?? '', acceptedAt: clock().toISOString(), withdrawnAt: null } })));
   const withdraw = async (id: string) => {
     setTrouble('');
     try {

@@ -34,11 +34,13 @@ export function SeasonLine({ yard }: { yard: Yard }) {
           <SvgText x={8} y={14} fontSize={15} fontFamily={FONT.regular} fill={palette.quiet}>{dayWords(yard.today)}</SvgText>
           <SvgText x={width - 8} y={14} fontSize={15} fontFamily={FONT.regular} fill={palette.quiet} textAnchor="end">{dayWords(formatISO(addDays(from, span), { representation: 'date' }))}</SvgText>
           {rows.map(([crop, w], i) => {
-            const left = Math.min(x(w.start), width - 150);
+            const long = Math.max(6, x(w.end) - x(w.start));
+            const within = long > crop.length * 9 + 12;
+            const filled = i === 0;
             return (
               <G key={crop}>
-                <Rect x={x(w.start)} y={20 + i * 28} width={Math.max(6, x(w.end) - x(w.start))} height={23} rx={5} fill={i === 0 ? palette.pine : palette.pineTint} stroke={palette.pine} strokeWidth={2} />
-                <SvgText x={i === 0 ? Math.max(left, x(w.start)) + 8 : x(w.start) - 8} y={37 + i * 28} fontSize={15} fontFamily={FONT.semi} fill={i === 0 ? palette.onFill : palette.ink} textAnchor={i === 0 ? 'start' : 'end'}>{crop}</SvgText>
+                <Rect x={x(w.start)} y={20 + i * 28} width={long} height={23} rx={5} fill={filled ? palette.pine : palette.pineTint} stroke={palette.pine} strokeWidth={2} />
+                <SvgText x={within ? x(w.start) + 8 : x(w.start) - 8} y={37 + i * 28} fontSize={15} fontFamily={FONT.semi} fill={within && filled ? palette.onFill : palette.ink} textAnchor={within ? 'start' : 'end'}>{crop}</SvgText>
               </G>
             );
           })}

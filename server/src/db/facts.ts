@@ -24,24 +24,29 @@ const toVisit = (row: VisitRow, names: ReadonlyMap<string, string>): Visit => ({
   site: row.site, note: row.note, workIds: row.workIds, version: row.version,
 });
 
+const within = (transaction: Transaction | undefined) => (transaction ? { transaction } : {});
+
 /** Latest revision of each model's sheet. */
-export async function currentSheets(): Promise<SpecSheet[]> {
-  const rows = await SheetRow.findAll({ order: [['model', 'ASC'], ['revision', 'ASC']] });
+export async function currentSheets(transaction?: Transaction): Promise<SpecSheet[]> {
+  const rows = await SheetRow.findAll({ ...within(transaction), order: [['model', 'ASC'], ['revision', 'ASC']] });
   return [...new Map(rows.map((r) => [r.model, r.document])).values()];
 }
 
-/** Everything needed to judge some machines, in one query a table. */
-export async function machineFiles(where: { id?: string; branch?: string } = {}): Promise<MachineFile[]> {
-  const machines = await MachineRow.findAll({ where, order: [['serial', 'ASC']] });
+/**
+ * Everything needed to judge some machines, in one query a table.
+ * @param transaction pass the one that holds a lock: a second connection asked for under a lock could wait for ever
+ */
+export async function machineFiles(where: { id?: string; branch?: string } = {}, transaction?: Transaction): Promise<MachineFile[]> {
+  const machines = await MachineRow.findAll({ where, ...within(transaction), order: [['serial', 'ASC']] });
   const machineId = machines.map((m) => m.id);
-  const raw = { where: { machineId } };
+  const raw = { where: { machineId }, ...within(transaction) };
   const [sheets, readings, walks, work, visits, people] = await Promise.all([
-    currentSheets(),
+    currentSheets(transaction),
     ReadingRow.findAll({ ...raw, order: [['takenAt', 'ASC'], ['id', 'ASC']] }),
     WalkRow.findAll({ ...raw, order: [['startedAt', 'ASC']] }),
     WorkRow.findAll({ ...raw, order: [['acceptedAt', 'ASC']] }),
     VisitRow.findAll({ ...raw, order: [['startsOn', 'ASC']] }),
-    PersonRow.findAll({ attributes: ['id', 'name'] }),
+    PersonRow.findAll({ attributes: ['id', 'name'], ...within(transaction) }),
   ]);
   const names = new Map(people.map((p) => [p.id, p.name]));
   const [r, w, k, v] = [byMachine(readings), byMachine(walks), byMachine(work), byMachine(visits)];

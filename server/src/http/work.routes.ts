@@ -13,7 +13,7 @@ export function workRoutes({ db, clock }: Setting): Router {
   const routes = Router();
   const branchOf = (person: ReturnType<typeof personOf>) => (person.role === 'admin' ? {} : { branch: person.branch });
 
-  routes.post('/work', allow('acceptWork'), async (req, res) => void res.status(201).json({ items: await acceptWork(db, WorkBatch.parse(req.body).items, personOf(res)) }));
+  routes.post('/work', allow('acceptWork'), async (req, res) => void res.status(201).json({ items: await acceptWork(db, WorkBatch.parse(req.body).items, personOf(res), clock.today()) }));
   routes.delete('/work/:id', allow('acceptWork'), async (req, res) => void res.json(await withdrawWork(db, idOf(req.params['id'], 'work item'), personOf(res), clock.now())));
 
   routes.get('/visits', allow('look'), async (_req, res) => {

@@ -24,7 +24,7 @@ export async function planVisit(db: Database, plan: VisitPlan, person: Person, t
     if (there && plan.version === null) return;
     if (!there && plan.version !== null) throw new ProblemError(409, 'Visit is gone', 'Somebody removed this visit meanwhile. Look again and plan it anew.');
     if (there && there.version !== plan.version) throw new ProblemError(409, 'Changed meanwhile', 'Somebody changed this visit meanwhile. Look at it as it is now, then change it again.');
-    const [file] = await machineFiles({ id: plan.machineId });
+    const [file] = await machineFiles({ id: plan.machineId }, transaction);
     if (!file) throw notFound('machine');
     const open = standingOf(file, today).work.filter((w) => !w.done && (!w.visit || w.visit.id === plan.id));
     const hours = labourHours(open);

@@ -1,7 +1,8 @@
-import { UniqueConstraintError } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { Person, WorkItem } from '@green-tally/core/contracts';
+import { standingOf } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
-import { currentSheets, factsChanged, MachineRow, toMachine, toWork, VisitRow, WorkRow, type Database } from '../db';
+import { currentSheets, factsChanged, machineFiles, MachineRow, toMachine, toWork, VisitRow, WorkRow, type Database } from '../db';
 import { notFound, ProblemError } from '../http/problem';
 import { inBranch } from '../http/roles';
 
@@ -13,8 +14,11 @@ export async function machineToChange(id: string, person: Person): Promise<Machi
   return machine;
 }
 
-/** Stores accepted decisions, all or none; one that is there already is left as it is. */
-export async function acceptWork(db: Database, items: readonly WorkItem[], person: Person): Promise<WorkItem[]> {
+/**
+ * Stores accepted decisions, all or none. One that is there already is left as it is, and a check that has open work takes
+ * no second item: two people, or two taps, accept it once.
+ */
+export async function acceptWork(db: Database, items: readonly WorkItem[], person: Person, today: string): Promise<WorkItem[]> {
   const sheets = await currentSheets();
   for (const item of items) {
     const machine = toMachine(await machineToChange(item.machineId, person));
@@ -23,16 +27,24 @@ export async function acceptWork(db: Database, items: readonly WorkItem[], perso
     }
   }
   return db.sequelize.transaction(async (transaction) => {
+    await db.sequelize.query('SELECT pg_advisory_xact_lock(7143)', { transaction });
+    const open = await openChecks([...new Set(items.map((i) => i.machineId))], today, transaction);
     for (const item of items) {
       const there = await WorkRow.findByPk(item.id, { transaction });
-      if (!there) await WorkRow.create({ ...item, acceptedBy: person.name, acceptedAt: new Date(item.acceptedAt), withdrawnAt: null }, { transaction });
+      if (!there && !open.has(`${item.machineId} ${item.checkId}`)) await WorkRow.create({ ...item, acceptedBy: person.name, acceptedAt: new Date(item.acceptedAt), withdrawnAt: null }, { transaction });
     }
     await factsChanged(db, transaction);
     return (await WorkRow.findAll({ where: { id: items.map((i) => i.id) }, transaction })).map(toWork);
-  }).catch((error: unknown) => {
-    if (error instanceof UniqueConstraintError) throw new ProblemError(409, 'Just accepted', 'Somebody accepted the same work at this moment. Look again.');
-    throw error;
   });
+}
+
+/** Checks of some machines with work accepted and not yet done, as "machine check". */
+async function openChecks(machineIds: readonly string[], today: string, transaction: Transaction): Promise<Set<string>> {
+  const open = new Set<string>();
+  for (const id of machineIds) {
+    for (const file of await machineFiles({ id }, transaction)) standingOf(file, today).work.filter((w) => !w.done).forEach((w) => open.add(`${id} ${w.checkId}`));
+  }
+  return open;
 }
 
 /** Takes an accepted item back; it stays on record with the time it was withdrawn, and leaves its visit. */
