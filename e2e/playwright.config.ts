@@ -3,13 +3,13 @@ import { defineConfig } from '@playwright/test';
 /** The server is brought up by tools/test.mjs, each project on a fresh demo database of its own. */
 export default defineConfig({
   testDir: '.',
-  outputDir: '../test-results',
+  outputDir: '../test-results/browser',
   timeout: 120_000,
   expect: { timeout: 10_000 },
   fullyParallel: false,
   workers: 1,
   retries: 0,
-  reporter: [['list'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON'] ?? '../test-results/report.json' }]],
+  reporter: [['list'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON'] ?? '../test-results/browser.json' }]],
   use: {
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8460',
     trace: 'retain-on-failure',

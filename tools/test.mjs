@@ -1,4 +1,4 @@
-// npm test: set-up, type check, lint, unit tests (core, server, app), browser tests; one closing line for all.
+// npm test [part …]: set-up, type check, lint, unit tests (core, server, app), browser tests; one closing line for all.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -81,11 +81,11 @@ try {
   mkdirSync(RESULTS, { recursive: true });
   if (wanted('packages')) {
     say('packages');
-    const ls = spawnSync('npm', ['ls', '--all'], { cwd: ROOT, encoding: 'utf8' });
+    const ls = spawnSync('npm', ['ls', '--loglevel=error'], { cwd: ROOT, encoding: 'utf8' });
     if (ls.status === 0) passed += 1;
     else {
       failed += 1;
-      process.stderr.write(ls.stderr);
+      process.stdout.write(`${ls.stdout}${ls.stderr}`);
     }
   }
   for (const workspace of ['core', 'demo', 'server', 'app', 'e2e']) if (wanted('types')) await step(...typeCheck(workspace));

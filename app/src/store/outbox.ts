@@ -57,11 +57,24 @@ export async function put(entries: readonly New[]): Promise<void> {
   const rows = entries.map((e): Outgoing => ({ ...e, id: e.body.id, machineId: e.body.machineId, queuedAt, state: 'waiting', why: '' }));
   await local.outgoing.bulkPut(rows);
   await tell();
-  void flush();
+  flushSoon();
 }
 
-/** Sends what waits. Safe to call at any time. */
-export async function flush(): Promise<void> {
+let running: Promise<void> | undefined;
+
+/** Sends what waits. Safe to call at any time: one run at a time here, one tab at a time on this device. */
+export function flush(): Promise<void> {
+  running ??= sendUnderLock().finally(() => { running = undefined; });
+  return running;
+}
+
+/** Sends without being waited for, after a run under way (which may just have looked); what breaks is told to the console. */
+function flushSoon(): void {
+  const before = running ?? Promise.resolve();
+  before.catch(() => undefined).then(flush).catch((error: unknown) => console.error('outbox', error));
+}
+
+async function sendUnderLock(): Promise<void> {
   clearTimeout(timer);
   const locks = globalThis.navigator?.locks;
   if (locks) await locks.request('green-tally-outbox', { ifAvailable: true }, async (lock) => { if (lock) await sendAll(); });
@@ -80,7 +93,7 @@ async function sendAll(): Promise<void> {
     } catch (error) {
       if (!(error instanceof Unreachable) && !(error instanceof ApiProblem)) throw error;
       await tell({ sending: false, offline: error instanceof Unreachable });
-      timer = setTimeout(() => void flush(), pause);
+      timer = setTimeout(flushSoon, pause);
       pause = Math.min(LATEST, pause * 2);
       return;
     }
@@ -161,10 +174,10 @@ export function pauseOutbox(): void {
 
 /** Begins sending: now, and whenever the signal comes back or the page is looked at again. Returns how to stop. */
 export function startOutbox(): () => void {
-  const again = () => { pause = SOONEST; void flush(); };
+  const again = () => { pause = SOONEST; flushSoon(); };
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('focus', again);
-  void tell().then(flush);
+  void tell().then(flushSoon);
   return () => {
     pauseOutbox();
     globalThis.removeEventListener?.('online', again);
