@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { headSentence, type CheckVerdict } from '@green-tally/core/verdict';
-import { printNumber } from '@green-tally/core/units';
+import { printHours, printNumber } from '@green-tally/core/units';
 import { BandStrip, DecisionBadge, Quiet, Row, Strong, Tap, TallyStrip } from '../ui';
 
 /** The place of a check that speaks loudest: its decision, then its wear. */
@@ -36,7 +36,7 @@ export function VerdictSummary({ verdict, machineId }: VerdictSummaryProps) {
         </Row>
         <CheckStrip verdict={verdict} />
         <Quiet>{headSentence(check, worst.findings)}</Quiet>
-        {forecast && verdict.decision === 'holds' && Number.isFinite(forecast.hours10) ? <Quiet>{`Reaches its limit in about ${printNumber(forecast.hours10, 0)} to ${printNumber(forecast.hours90, 0)} h.`}</Quiet> : null}
+        {forecast && verdict.decision === 'holds' && Number.isFinite(forecast.hours10) ? <Quiet>{`Reaches its limit in about ${printNumber(forecast.hours10, 0)} to ${printHours(forecast.hours90)}.`}</Quiet> : null}
       </View>
     </Tap>
   );

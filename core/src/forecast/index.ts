@@ -1,2 +1,4 @@
+export * from './fleet';
+export * from './leaveOrRenew';
 export * from './posterior';
 export * from './season';

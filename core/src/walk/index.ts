@@ -1,3 +1,4 @@
 export * from './admit';
 export * from './checks';
+export * from './leastMoving';
 export * from './order';
