@@ -55,7 +55,7 @@ export function projectHours(today: Day, hours: number, use: UseRate): Day | nul
   for (const [from, to, rate] of phases) {
     const length = differenceInCalendarDays(parseISO(to), parseISO(from));
     if (length <= 0) continue;
-    if (rate > 0 && left <= rate * length + 1e-9) return day(addDays(parseISO(from), Math.ceil(left / rate - 1e-9) - 1));
+    if (rate > 0 && left <= rate * length + 1e-9) return day(addDays(parseISO(from), Math.max(0, Math.ceil(left / rate - 1e-9) - 1)));
     left -= rate * length;
   }
   return null;
