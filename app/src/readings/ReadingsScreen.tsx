@@ -17,7 +17,7 @@ export function ReadingsScreen() {
       <Refused />
       <Card>
         <Heading>Out</Heading>
-        <Quiet>Open formats: any spreadsheet or calendar reads them.</Quiet>
+        <Quiet>Open formats, for a spreadsheet or a calendar.</Quiet>
         <Press title="Readings as CSV" testID="download csv" onPress={() => download('/api/readings.csv', 'green-tally-readings.csv')} />
         <Press title="Plan as a calendar (iCalendar)" testID="download ics" onPress={() => download('/api/plan.ics', 'green-tally-plan.ics')} />
       </Card>

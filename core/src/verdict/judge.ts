@@ -136,6 +136,7 @@ function judgeState(check: Check, readings: readonly Reading[], own: PlaceReadin
   if (look?.value.seen === 'damaged') findings.push({ id: 'damaged', numbers: { found: look.value.found } });
   else if (look && !main) findings.push({ id: 'looksFineOnly', numbers: {} });
   const skip = valueOf('skip');
+  if (!main && !look && !skip) findings.push({ id: 'notMeasured', numbers: {} });
   if (skip && !main) findings.push({ id: 'skipped', numbers: { why: skip.value.why } });
   if (check.runsToSettle && readings.some((r) => r.state === 'asLeft') && !readings.some((r) => r.settled)) findings.push({ id: 'notSettled', numbers: {} });
 

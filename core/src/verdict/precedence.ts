@@ -10,6 +10,7 @@ export const PRECEDENCE = [
   ['knivesLost', 'replace', 'missing, bent or worn on both edges, with the opposite mates'],
   ['positionNotConfirmed', 'remeasure', 'the machine did not stand as the check wants'],
   ['skipped', 'remeasure', 'nobody measured it'],
+  ['notMeasured', 'remeasure', 'the travel left alone was read'],
   ['looksFineOnly', 'remeasure', 'a look alone never passes it'],
   ['scatter', 'remeasure', 'the repeats differ more than the tool explains'],
   ['pastLimit', 'replace', 'proven at or past the wear limit'],

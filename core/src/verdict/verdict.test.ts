@@ -173,6 +173,11 @@ describe('gathering chains, row by row', () => {
   test('a tightener at its end shortens a chain that is still inside', () => {
     expect(judgeCheck(gathering, row('row 2 left', 417, 0), facts)!.decision).toBe('shorten');
   });
+  test('the travel alone does not pass either', () => {
+    const verdict = judgeCheck(gathering, [reading(gathering.id, 'row 1 left', travel(30))], facts)!;
+    expect(verdict.decision).toBe('remeasure');
+    expect(headSentence(gathering, verdict.places[0]!.findings)).toBe('Only the travel left was read: take the length over 10 pitches too.');
+  });
   test('no travel given: the length alone does not pass', () => {
     expect(judgeCheck(gathering, [reading(gathering.id, 'row 1 left', width(416))], facts)!.decision).toBe('remeasure');
   });

@@ -46,6 +46,7 @@ const SENTENCES: Readonly<Record<FindingId, (s: Speech) => string>> = {
   },
   positionNotConfirmed: (s) => `Not confirmed: ${s.text('position').toLowerCase()}. A reading in another position is void.`,
   skipped: (s) => `Not measured: ${s.text('why')}.`,
+  notMeasured: (s) => `Only the travel left was read: take the ${s.check.measures} too.`,
   looksFineOnly: () => 'It looks fine, but a belt narrows without looking worn: measure its width.',
   scatter: (s) => `The ${s.n('count')} repeats differ by ${s.mm('spread', 2)}, more than the tool explains: take them again.`,
   pastLimit: (s) => `${reading(s)} is at or past ${limit(s)}, proven beyond ±${s.mm('expanded', 2)}.`,

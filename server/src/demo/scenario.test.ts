@@ -1,0 +1,60 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { build } from 'esbuild';
+import { standingOf } from '@green-tally/core/plan';
+import { admissionTroubles } from '@green-tally/core/walk';
+import { scenario } from '@green-tally/demo';
+import { writeReadingsCsv } from '../walks/readingsCsv';
+
+const demo = scenario();
+const files = demo.machines.map((machine) => {
+  const own = <T extends { machineId: string }>(list: readonly T[]) => list.filter((x) => x.machineId === machine.id);
+  return { machine, sheets: [...demo.sheets].filter((s) => [machine.model, machine.header?.model].includes(s.model)), readings: own(demo.readings), walks: own(demo.walks), work: own(demo.work), visits: own(demo.visits) };
+});
+
+describe('the invented dealership', () => {
+  test('is the same every time', () => expect(scenario()).toEqual(demo));
+  test('has three seasons of walks on each booked machine', () => {
+    for (const { walks, machine } of files.filter((f) => f.walks.length)) expect([machine.serial, new Set(walks.map((w) => w.startedAt.slice(0, 4))).size >= 2]).toEqual([machine.serial, true]);
+    expect(new Set(demo.readings.map((r) => r.takenAt.slice(0, 4)))).toEqual(new Set(['2024', '2025', '2026']));
+  });
+  test('every reading of it could have come through the API', () => {
+    const machines = new Map(demo.machines.map((m) => [m.id, m]));
+    expect([...demo.readings, ...demo.onPaper].flatMap((r) => admissionTroubles(r, machines.get(r.machineId)!, demo.sheets, demo.today))).toEqual([]);
+  });
+  test('has machines fine, late, waiting, and in false tension', () => {
+    const standings = files.map((f) => standingOf(f, demo.today));
+    expect(standings.filter((s) => s.late)).toHaveLength(1);
+    expect(standings.some((s) => s.hoursOpen === 0 && s.walkState === 'done')).toBe(true);
+    expect(standings.filter((s) => s.walkState === 'none').length).toBeGreaterThan(1);
+    expect(standings.flatMap((s) => s.verdicts.flatMap((v) => v.places.flatMap((p) => p.findings.map((f) => f.id))))).toEqual(expect.arrayContaining(['falseTension', 'sidesDiffer', 'looksFineOnly', 'knivesLost', 'reachesLimit']));
+  });
+  test('the shipped sample file is what the scenario writes', () => {
+    expect(readFileSync(resolve(__dirname, '../../../demo/readings-sample.csv'), 'utf8')).toBe(writeReadingsCsv(demo.onPaper, new Map(demo.machines.map((m) => [m.id, m.serial]))));
+  });
+});
+
+describe('judging a file in the terminal', () => {
+  const root = resolve(__dirname, '../../..');
+  const outfile = resolve(root, 'server/dist/judge.test.mjs');
+  const judge = (...args: string[]) => spawnSync(process.execPath, [outfile, ...args], { cwd: root, encoding: 'utf8' });
+  beforeAll(async () => {
+    await build({ entryPoints: [resolve(root, 'server/src/cli/judge.ts')], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'bundle', banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" }, external: ['pino-http', 'express'], logLevel: 'error' });
+  });
+  test('prints each check with its decision and its numbers', () => {
+    const { stdout, status } = judge('demo/readings-sample.csv');
+    expect(status).toBe(0);
+    expect(stdout).toContain('281 rows, 281 readings read.');
+    expect(stdout).toMatch(/Replace +Gathering chain \(1 of 24: row 8 left\)\n +2\.54 % elongation \(424\.5 mm\)/);
+    expect(stdout).toMatch(/Watch +Fan drive belt/);
+  });
+  test('a file that is none ends with a sentence, not a stack', () => {
+    const { stderr, status } = judge('package.json');
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/^Not a readings file\. The file cannot be read as CSV/);
+    expect(stderr).not.toMatch(/at .*\.ts/);
+    expect(judge('no-such-file.csv').status).toBe(2);
+    expect(judge().stdout).toMatch(/npm run judge/);
+  });
+});
