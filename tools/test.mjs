@@ -64,7 +64,7 @@ async function browser() {
     child = started.child;
     await started.ready;
     const env = { ...process.env, BASE_URL: `http://127.0.0.1:${port}`, PLAYWRIGHT_JSON: report, CHROMIUM: chromium };
-    const code = await finished(spawn('npx', ['playwright', 'test', '-c', 'e2e'], { cwd: ROOT, stdio: 'inherit', env }));
+    const code = await finished(spawn('npx', ['playwright', 'test', '-c', 'e2e', ...(process.env.E2E ? [process.env.E2E] : [])], { cwd: ROOT, stdio: 'inherit', env }));
     count(code, () => {
       const { stats } = JSON.parse(readFileSync(report, 'utf8'));
       return { ok: stats.expected + stats.flaky, bad: stats.unexpected, all: stats.expected + stats.unexpected + stats.flaky };

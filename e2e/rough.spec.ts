@@ -1,0 +1,106 @@
+import { expect, test } from '@playwright/test';
+import { beginWalk, confirmPosition, decision, openMachine, PHONE, signIn } from './steps';
+
+/** Rough hands: double taps, two tabs, the back button, wrong addresses, nonsense. */
+test.use({ viewport: PHONE });
+
+test('a double tap on Judge stores one reading', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T091');
+  await beginWalk(page);
+  await page.getByTestId('stop fan-drive-belt').click();
+  await confirmPosition(page);
+  await page.getByTestId('pad text').fill('1 11/32');
+  await page.getByTestId('judge').dblclick();
+  await decision(page, 'Holds');
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  const csv = await (await page.request.get('/api/readings.csv')).text();
+  expect(csv.split('\n').filter((l) => l.includes('T091,fan-drive-belt') && l.includes('2026-06-09'))).toHaveLength(1);
+});
+
+test('two tabs planning one machine make one visit; nonsense and past days are refused and stay typed', async ({ context, page }) => {
+  await signIn(page, 'rhea');
+  await openMachine(page, 'B019');
+  await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
+  await expect(page.getByTestId('visit')).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByTestId('visit')).toBeVisible();
+  for (const [tab, day] of [[page, '2026-06-16'], [other, '2026-06-17']] as const) {
+    await tab.getByTestId('visit').getByRole('radio', { name: 'Tobin Vale' }).click();
+    await tab.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill(day);
+  }
+  await page.getByTestId('set visit').click();
+  await expect(page.getByTestId('visit').getByRole('heading', { name: 'Visit planned' })).toBeVisible();
+  await expect(other.getByTestId('visit')).toBeVisible();
+  await other.getByTestId('set visit').click();
+  await expect(async () => {
+    const { visits } = (await (await page.request.get('/api/visits')).json()) as { visits: { machine: { serial: string }; visit: { startsOn: string } }[] };
+    expect(visits.filter((v) => v.machine.serial === 'B019')).toHaveLength(1);
+  }).toPass();
+  await page.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill('someday');
+  await page.getByTestId('set visit').click();
+  await expect(page.getByText('Wanted: a date like 2026-06-09')).toBeVisible();
+  await page.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill('2026-06-01');
+  await page.getByTestId('set visit').click();
+  await expect(page.getByText('2026-06-01 is past; today is 2026-06-09', { exact: false })).toBeVisible();
+  await expect(page.getByTestId('visit').getByLabel('Starts on (year-month-day)')).toHaveValue('2026-06-01');
+});
+
+test('the back button in the middle of a check loses nothing', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'B027');
+  await beginWalk(page);
+  await page.getByTestId('stop chopper-knives').click();
+  await confirmPosition(page);
+  await page.getByRole('button', { name: 'one more: Worn on one edge' }).click();
+  await page.goBack();
+  await expect(page.getByTestId('walk')).toBeVisible();
+  await page.getByTestId('stop chopper-knives').click();
+  await expect(page.getByTestId('count Worn on one edge')).toHaveText('1');
+});
+
+test('an engine-hour reading below the books, and one far above, are questioned before the walk begins', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T090');
+  await page.getByTestId('machine').getByRole('button', { name: /Start the walk/ }).click();
+  for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
+  for (const [typed, said] of [['12', 'The books say 1,742 h already'], ['9000', '7,258 h more than the books say'], ['lots', 'this is not a number']] as const) {
+    await page.getByLabel(/Separator hours/).fill(typed);
+    await page.getByRole('button', { name: /Made safe/ }).click();
+    await expect(page.getByText(said, { exact: false })).toBeVisible();
+    await expect(page.getByLabel(/Separator hours/)).toHaveValue(typed);
+  }
+});
+
+test('a position moved away from has to be confirmed again', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T126');
+  await beginWalk(page);
+  await page.getByTestId('stop elevator-chain').click();
+  await expect(page.getByTestId('judge')).toBeHidden();
+  await confirmPosition(page);
+  await expect(page.getByTestId('judge')).toBeVisible();
+  await page.getByRole('button', { name: /The machine was moved/ }).click();
+  await expect(page.getByTestId('judge')).toBeHidden();
+  await expect(page.getByTestId('confirm position')).toBeVisible();
+});
+
+test('wrong addresses say so and lead back', async ({ page }) => {
+  await signIn(page, 'ines');
+  await page.goto('/machine/0197a000-0000-7000-8000-00000000dead');
+  await expect(page.getByText('There is no such machine.', { exact: false })).toBeVisible();
+  await page.goto('/nowhere/at/all');
+  await page.getByRole('button', { name: 'To the Yard' }).click();
+  await expect(page.getByTestId('yard')).toBeVisible();
+});
+
+test('a technician sees the visit but cannot set it', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T118');
+  await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
+  await expect(page.getByText('Visit: Wed 1 Jul, Ines Marrow.')).toBeVisible();
+  await expect(page.getByTestId('visit')).toBeHidden();
+  const refused = await page.request.put('/api/visits/0197a000-0000-7000-8000-0000000000c1', { data: {} });
+  expect(refused.status()).toBe(403);
+});
