@@ -5,7 +5,7 @@ import { seasonHours } from '@green-tally/core/forecast';
 import { limitsOf } from '@green-tally/core/verdict';
 import { checksFor } from '@green-tally/core/walk';
 import type { DemoMachine, Life } from './machines';
-import { random, type Random } from './random';
+import { random, type Random } from '@green-tally/core/random';
 
 const NAMESPACE = '0d9a6f0e-7a53-4a0e-9d53-1f3f4f0c2b11';
 /** The same name gives the same id, so that pictures and tests do not drift. */

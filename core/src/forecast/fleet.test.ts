@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fleetSlope, leaveOrRenew, slopeOf } from './index';
+import { fleetSlope, leaveOrRenew, priorFromFleet, slopeOf } from './index';
 
 const seen = [[0.001, 0.0002], [0.0014, 0.0002], [0.0011, 0.0003], [0.0019, 0.0003], [0.0012, 0.00015]].map(([slope, se]) => ({ slope: slope!, se: se! }));
 
@@ -16,6 +16,12 @@ describe('fleet prior', () => {
       const all = slopes.map((s) => s.slope);
       return mu >= Math.min(...all) - 1e-12 && mu <= Math.max(...all) + 1e-12 && tau >= 0 && Math.abs(fleetSlope([...slopes].reverse()).mu - mu) < 1e-9;
     }));
+  });
+  test('a class prior is never surer than its members are alike, nor than its mean is known', () => {
+    const alike = fleetSlope([0.001, 0.001, 0.001].map((slope) => ({ slope, se: 0.0004 })));
+    expect(alike.tau).toBe(0);
+    expect(priorFromFleet(alike, 0.02, 0.03).tau).toBeCloseTo(Math.hypot(0.00025, alike.se), 12);
+    expect(priorFromFleet(fleetSlope(seen), 0.02, 0.03).tau).toBeGreaterThan(0.00032);
   });
   test('one component alone has no spread', () => expect(fleetSlope(seen.slice(0, 1))).toMatchObject({ mu: 0.001, tau: 0 }));
   test('a slope is read off straight wear exactly, and more noise makes it less sure', () => {

@@ -1,4 +1,5 @@
 import { finite, InputError, positive } from '../units';
+import type { WearPrior } from './posterior';
 
 /** A wear slope seen on one component, with its standard error; per hour. */
 export interface SeenSlope {
@@ -50,6 +51,19 @@ export function slopeOf(points: readonly { readonly hours: number; readonly y: n
   const spread = sum(points.map((p, i) => (weights[i] ?? 0) * (p.hours - meanH) ** 2));
   if (points.length < 2 || !(spread > 0)) throw new InputError('points', points.length, 'at least two readings at different hours');
   return { slope: sum(points.map((p, i) => (weights[i] ?? 0) * (p.hours - meanH) * (p.y - meanY))) / spread, se: Math.sqrt(1 / spread) };
+}
+
+/** Members of a class differ by at least this share of its mean slope. Model assumption: few noisy slopes often show no spread at all, and taking that as none makes forecasts overconfident. */
+const LEAST_SPREAD = 0.25;
+
+/**
+ * Prior of a component class from its fleet: the pooled slope, with the spread between components and what is not yet known of the mean.
+ * @param a0 expected wear fraction when new
+ * @param sa its standard deviation
+ * @example priorFromFleet(fleetSlope(slopes), .02, .03)
+ */
+export function priorFromFleet(fleet: FleetSlope, a0: number, sa: number): WearPrior {
+  return { a0, sa, mu: fleet.mu, tau: Math.hypot(Math.max(fleet.tau, LEAST_SPREAD * Math.abs(fleet.mu)), fleet.se) };
 }
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
