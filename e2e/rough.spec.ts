@@ -104,3 +104,22 @@ test('a technician sees the visit but cannot set it', async ({ page }) => {
   const refused = await page.request.put('/api/visits/0197a000-0000-7000-8000-0000000000c1', { data: {} });
   expect(refused.status()).toBe(403);
 });
+
+test('a wrong reading is struck, not erased: the strip keeps it and the new one decides', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'B019');
+  await beginWalk(page);
+  await page.getByTestId('stop fan-drive-belt').click();
+  await confirmPosition(page);
+  await page.getByTestId('pad text').fill('26.9');
+  await page.getByTestId('judge').click();
+  await decision(page, 'Replace');
+  await page.getByRole('button', { name: /strike it and measure again/ }).click();
+  await page.getByTestId('pad text').fill('30.8');
+  await page.getByTestId('judge').click();
+  await decision(page, 'Holds');
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  const lines = (await (await page.request.get('/api/readings.csv')).text()).split('\n').filter((l) => l.includes('B019,fan-drive-belt') && l.includes('2026-06-09'));
+  expect(lines).toHaveLength(2);
+  expect(lines[1]).toContain(lines[0]?.split(',')[0]);
+});

@@ -101,7 +101,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
       const old = entering.strike ? own.findLast((r) => r.place === place && r.value.kind === value.kind && r.state === entering.state && r.takenAt < begunAt) : undefined;
       return {
         kind: 'reading' as const,
-        body: newReading({ file, check, walk, place, state: entering.state, now: clock(), by: session?.person?.name ?? '', note: note.trim(), renewed: entering.renewed && value.kind !== 'skip', settled, strikes: old?.id ?? null }, value),
+        body: newReading({ file, check, walk, place, state: entering.state, now: clock(), by: session?.person?.name ?? '', note: note.trim(), renewed: (entering.renewed || (old?.renewed ?? false)) && value.kind !== 'skip', settled, strikes: old?.id ?? null }, value),
       };
     }));
     setNote('');
@@ -129,6 +129,8 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
   if (!entering && verdict) {
     const inWork = standing.work.some((w) => w.checkId === check.id && !w.done);
     const fix = FIX[verdict.decision];
+    const again = verdict.places.some((p) => p.state === 'asLeft') ? 'asLeft' : 'asFound';
+    const linksBefore = Math.max(0, ...own.map((r) => (r.state === again && r.value.kind === 'travel' ? r.value.linksOut : 0)));
     const needy = verdict.places.filter((p) => needsHand(p.decision)).map((p) => p.place);
     const links = verdict.places.map((p) => Number(p.findings.find((f) => 'linksOut' in f.numbers)?.numbers['linksOut'] ?? 0));
     return (
@@ -141,7 +143,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
             {verdict.decision === 'remeasure' ? <Press fill="violet" title="Measure again" testID="measure again" onPress={() => begin({ ...fresh, places: needy })} /> : null}
             <View style={{ flexDirection: 'row', gap: 8 }}>
               {proposal ? <Press style={{ flex: 1 }} title={inWork ? 'In work' : 'Add to work'} disabled={inWork} onPress={() => void addToWork()} small /> : null}
-              {verdict.decision === 'remeasure' ? null : <Press style={{ flex: 1 }} title="It was wrong" label="The reading was wrong: strike it and measure again" onPress={() => begin({ ...fresh, state: verdict.places.some((p) => p.state === 'asLeft') ? 'asLeft' : 'asFound', strike: true })} small />}
+              {own.some((r) => r.value.kind !== 'skip' && r.value.kind !== 'look') ? <Press style={{ flex: 1 }} title="It was wrong" label="The reading was wrong: strike it and measure again" onPress={() => begin({ ...fresh, places: needy.length ? needy : check.places, state: again, strike: true, linksOut: linksBefore })} small /> : null}
               <Press style={{ flex: 1 }} title={next ? 'Next ›' : 'To the walk ›'} testID="next check" onPress={() => go(next?.check.id)} {...(fix || verdict.decision === 'remeasure' ? {} : { fill: 'pine' as const })} small />
             </View>
           </>
