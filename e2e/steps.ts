@@ -69,3 +69,13 @@ export async function readConveyor(page: Page, left: string, right: string): Pro
   await page.getByLabel('Slot left, mm, of 45 (right)').fill(right);
   await page.getByTestId('judge').click();
 }
+
+/** The elevator chain as it should be, with travel left. */
+export async function readElevator(page: Page): Promise<void> {
+  await confirmPosition(page);
+  await page.getByRole('radio', { name: /Just slides/ }).click();
+  await page.getByLabel(/Slot left/).fill('30');
+  await page.getByTestId('judge').click();
+  await decision(page, 'Holds');
+  await next(page);
+}

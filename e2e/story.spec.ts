@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, decision, enter, next, openMachine, PHONE, readConveyor, readSeries, signIn, WIDE } from './steps';
+import { beginWalk, confirmPosition, decision, enter, next, openMachine, PHONE, readConveyor, readElevator, readSeries, signIn, WIDE } from './steps';
 
 /** Everything one machine goes through before harvest. Each size walks a machine of its own. */
 for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE, 'T120']] as const) {
@@ -45,12 +45,7 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
       });
 
       await test.step('elevator chain by feel', async () => {
-        await confirmPosition(page);
-        await page.getByRole('radio', { name: /Just slides/ }).click();
-        await page.getByLabel(/Slot left/).fill('30');
-        await page.getByTestId('judge').click();
-        await decision(page, 'Holds');
-        await next(page);
+        await readElevator(page);
       });
 
       await test.step('fan belt: looks fine never passes it; inches are read; a new belt sends the elevator back into the walk', async () => {
@@ -79,12 +74,7 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
 
       await test.step('the elevator chain is asked for again, then the walk is finished', async () => {
         await expect(page.getByText('Fan drive belt was worked on', { exact: false })).toBeVisible();
-        await confirmPosition(page);
-        await page.getByRole('radio', { name: /Just slides/ }).click();
-        await page.getByLabel(/Slot left/).fill('30');
-        await page.getByTestId('judge').click();
-        await decision(page, 'Holds');
-        await next(page);
+        await readElevator(page);
         await expect(page.getByTestId('walk')).toContainText('5 of 5');
         await page.getByRole('button', { name: /Finish the walk/ }).click();
         await expect(page.getByTestId('work')).toBeVisible();

@@ -161,6 +161,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
   const frame = (body: ReactNode, footer: ReactNode) => (
     <Screen
       testID="check"
+      beside={check.kind === 'measure' || check.kind === 'series'}
       head={head}
       footer={skipping ? (
         <>
