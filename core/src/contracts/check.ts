@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LongText, ShortText, Slug } from './common';
+import { BandLimit, CheckUnit, ElongationLimit, Interval, Quantity, QUANTITY_UNITS, TakeUp, Tool, WearLimit, WearRate } from './limits';
 
 const millimetres = z.number().finite().nonnegative();
 const positiveMillimetres = z.number().finite().positive();
@@ -8,50 +9,12 @@ const positiveMillimetres = z.number().finite().positive();
 export const Decision = z.enum(['holds', 'watch', 'adjust', 'shorten', 'turn', 'replace', 'remeasure']);
 export type Decision = z.infer<typeof Decision>;
 
-/** What a tool can be trusted to: resolution of its scale and, when known, its own standard uncertainty; both mm. */
-export const Tool = z.object({
-  name: ShortText,
-  resolution: positiveMillimetres,
-  uncertainty: positiveMillimetres.optional(),
-});
-export type Tool = z.infer<typeof Tool>;
-
-/** A wear limit: x runs from nominal (new) to limit; at the limit is out. mm. */
-export const WearLimit = z.object({
-  type: z.literal('wear'),
-  nominal: positiveMillimetres,
-  limit: positiveMillimetres,
-}).refine((l) => l.nominal !== l.limit, { path: ['limit'], message: 'a limit that differs from the new size' });
-
-/** Chain elongation: length over `pitches` pitches of `pitch` mm; the limit in %, or the shop rule when absent. */
-export const ElongationLimit = z.object({
-  type: z.literal('elongation'),
-  pitch: positiveMillimetres,
-  pitches: z.int().min(1).max(400),
-  limitPercent: z.number().positive().max(10).optional(),
-  largerSprocketTeeth: z.int().min(5).max(300).optional(),
-});
-
-/** The adjuster of a chain and its travel: what stretch it can still take up. */
-export const TakeUp = z.object({
-  total: positiveMillimetres,
-  reserve: millimetres.describe('travel that must be left to go into harvest, mm'),
-  strandsPerTravel: z.number().positive().max(4).describe('k: mm of chain taken in by 1 mm of travel'),
-  pitch: positiveMillimetres,
-  loopPitches: z.int().min(4).max(1000),
-  limitPercent: z.number().positive().max(10).describe('elongation at which the chain is renewed, %'),
-  resolution: positiveMillimetres,
-});
-export type TakeUp = z.infer<typeof TakeUp>;
-
-/** Expected wear fraction per hour in service for this class of component, mean and spread, and of a new one at 0 h. */
-export const WearRate = z.object({
-  perHour: z.number().nonnegative(),
-  sd: z.number().positive(),
-  atNew: z.number().default(0.02),
-  atNewSd: z.number().positive().default(0.03),
-});
-export type WearRate = z.infer<typeof WearRate>;
+/** Ways to take a reading; each has its drawing. */
+export const Method = z.enum([
+  'spring-gauge', 'tip-to-tip', 'canister-gap', 'overlap', 'slat-at-floor', 'slat-in-window', 'eye-bolt', 'hydraulic', 'sheave-gap', 'belt-width', 'belt-note', 'belt-push', 'chain-pitches', 'sag', 'elevator-feel', 'hold-down',
+  'section-guard', 'rasp-bar', 'knife-edge', 'knife-count', 'draper-band', 'level-eye', 'gonogo', 'clearance', 'play', 'tooth', 'meter', 'torque', 'look', 'setting', 'grease',
+]);
+export type Method = z.infer<typeof Method>;
 
 export const Part = z.object({
   number: ShortText,
@@ -86,7 +49,7 @@ const base = {
   on: z.enum(['combine', 'header']),
   places: z.array(ShortText).min(1).max(64),
   position: ShortText.describe('how the machine must stand'),
-  method: ShortText,
+  method: Method,
   how: LongText.describe('how to take the reading, step by step'),
   why: LongText.describe('why this limit'),
   tool: Tool,
@@ -96,69 +59,126 @@ const base = {
   knockOns: z.array(KnockOn).default([]),
   ifLeft: ShortText,
   safety: z.array(ShortText).default([]),
+  interval: Interval.default({ kind: 'season' }),
+  when: z.record(Slug, z.array(Slug).min(1)).default({}).describe('equipment it is there with: {"feeder-drive": ["variable"]}; on every build when empty'),
+  schools: LongText.default('').describe('where good people disagree, and why this way was chosen'),
   runsToSettle: z.boolean().default(false).describe('an adjustment counts only after running and looking again'),
   source: ShortText,
 };
 
 const measured = {
-  limit: z.discriminatedUnion('type', [WearLimit, ElongationLimit]),
-  unit: z.enum(['mm', 'in']).default('mm'),
-  style: z.enum(['mm', 'inFraction', 'inThou']).default('mm'),
+  quantity: Quantity.default('length'),
+  limit: z.discriminatedUnion('type', [WearLimit, ElongationLimit, BandLimit]),
+  unit: CheckUnit.default('mm'),
+  style: z.enum(['mm', 'inFraction', 'inThou', 'plain']).default('mm').describe('how lengths are written; plain: in the unit, for what is no length'),
   repeats: z.int().min(1).max(5).default(1),
   wearRate: WearRate.optional(),
   takeUp: TakeUp.optional(),
+  maxDifference: z.number().finite().positive().optional().describe('most that any two places may differ, in the unit of the quantity'),
   lookAlone: z.boolean().default(false).describe('offers "looks fine", which never passes'),
 };
+const agreeing = <T extends z.ZodType<{ quantity: Quantity; unit: string; style: string; limit: { type: string }; takeUp?: unknown; wearRate?: unknown }>>(schema: T) =>
+  schema.superRefine((c, ctx) => {
+    const wrong = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
+    const units: readonly string[] = QUANTITY_UNITS[c.quantity];
+    if (!units.includes(c.unit)) wrong('unit', `a unit of ${c.quantity}: ${units.join(', ')}`);
+    if ((c.quantity === 'length') === (c.style === 'plain')) wrong('style', c.quantity === 'length' ? 'mm, inFraction or inThou for a length' : '"plain" for what is no length');
+    if (c.limit.type === 'elongation' && c.quantity !== 'length') wrong('quantity', '"length": elongation is read as a length');
+    if (c.limit.type === 'band' && c.wearRate !== undefined) wrong('wearRate', 'none: a band is set, it does not wear');
+  });
+export const MeasureCheck = agreeing(z.object({ ...base, ...measured, kind: z.literal('measure') }));
+export const SeriesCheck = agreeing(z.object({ ...base, ...measured, kind: z.literal('series'), outOfFamily: z.number().positive().describe('step off the neighbours that is challenged, in the unit of the quantity') }));
 
-export const MeasureCheck = z.object({ ...base, ...measured, kind: z.literal('measure') });
-export const SeriesCheck = z.object({ ...base, ...measured, kind: z.literal('series'), outOfFamily: z.number().positive().describe('step off the neighbours that is challenged, mm') });
+/** An indicator against its mark. `short` is always the loose side; the words say what is seen there. */
 export const MarkCheck = z.object({
   ...base,
   kind: z.literal('mark'),
-  gauge: z.object({ length: positiveMillimetres, past: millimetres.describe('mm past the end that is still fine (0: exactly at)') }),
+  gauge: z.object({ length: positiveMillimetres, short: millimetres.default(0).describe('mm short that is still fine'), past: millimetres.describe('mm past the end that is still fine (0: exactly at)') }),
+  words: z.object({ short: ShortText, at: ShortText, past: ShortText }).default({ short: 'washer not yet at the end of the gauge', at: 'washer level with the end', past: 'washer beyond the end' }),
   maxSideDifference: millimetres,
-  takeUp: TakeUp,
+  takeUp: TakeUp.optional(),
+  setsItself: z.boolean().default(false).describe('hydraulic or spring loaded: look, do not adjust'),
 });
+
 export const Feel = z.enum(['stuck', 'justSlides', 'slidesEasily', 'hangs']);
 export type Feel = z.infer<typeof Feel>;
 export const FeelCheck = z.object({
   ...base,
   kind: z.literal('feel'),
   good: z.array(Feel).min(1),
-  takeUp: TakeUp,
+  asksPlay: z.boolean().default(false).describe('up-and-down play is asked for too, and is wrong'),
+  takeUp: TakeUp.optional(),
 });
+
+/** A profile gauge that fits or does not. */
+export const GoNoGoCheck = z.object({
+  ...base,
+  kind: z.literal('gonogo'),
+  gauge: ShortText,
+  good: z.enum(['fits', 'doesNotFit']).describe('what a good part shows'),
+  otherwise: z.enum(['replace', 'adjust', 'turn']).default('replace'),
+});
+
 export const CountCheck = z.object({
   ...base,
   kind: z.literal('count'),
+  counted: ShortText.default('knives'),
   total: z.int().min(1).max(500),
-  oppositeMates: z.boolean(),
-  turnFrom: z.int().min(1).describe('knives with one worn edge from which the set is turned'),
+  allowed: z.int().min(0).max(100).default(0).describe('missing or damaged that may wait'),
+  renew: z.enum(['each', 'opposite', 'set']).describe('a bad one alone, with its opposite mate, or the whole set'),
+  turnFrom: z.int().min(1).optional().describe('reversible edges: how many worn on one edge before the set is turned'),
 });
 
-export const Check = z.discriminatedUnion('kind', [MeasureCheck, SeriesCheck, MarkCheck, FeelCheck, CountCheck]);
+export const ConditionCheck = z.object({
+  ...base,
+  kind: z.literal('condition'),
+  looksFor: z.array(ShortText).min(1).max(12),
+  marked: z.enum(['watch', 'adjust', 'turn', 'replace']).default('watch'),
+  damaged: z.enum(['adjust', 'turn', 'replace']).default('replace'),
+});
+
+export const LevelCheck = z.object({
+  ...base,
+  kind: z.literal('level'),
+  eye: ShortText.describe('where it is read: sight glass, plug, dipstick'),
+  product: ShortText,
+  colours: z.array(ShortText).max(6).default([]).describe('colours that tell of trouble'),
+});
+
+export const SettingCheck = z.object({
+  ...base,
+  kind: z.literal('setting'),
+  options: z.array(ShortText).min(2).max(12),
+  expected: z.array(z.object({ crop: ShortText.optional(), header: ShortText.optional(), option: ShortText, because: ShortText.optional() })).min(1).max(60),
+}).superRefine((c, ctx) => c.expected.forEach((e, i) => {
+  if (!c.options.includes(e.option)) ctx.addIssue({ code: 'custom', path: ['expected', i, 'option'], message: `one of its options: ${c.options.join(', ')}` });
+}));
+
+export const ServiceCheck = z.object({
+  ...base,
+  kind: z.literal('service'),
+  asks: z.enum(['done', 'strokes', 'litres']),
+  amount: z.number().finite().positive().max(1000).optional(),
+  most: z.number().finite().positive().max(1000).optional().describe('never more than this'),
+  product: ShortText,
+}).superRefine((c, ctx) => {
+  if (c.asks !== 'done' && c.amount === undefined) ctx.addIssue({ code: 'custom', path: ['amount'], message: `how many ${c.asks}` });
+  if (c.most !== undefined && c.amount !== undefined && c.most < c.amount) ctx.addIssue({ code: 'custom', path: ['most'], message: `at least the ${c.amount} that are asked for` });
+});
+
+export const Check = z.discriminatedUnion('kind', [MeasureCheck, SeriesCheck, MarkCheck, FeelCheck, GoNoGoCheck, CountCheck, ConditionCheck, LevelCheck, SettingCheck, ServiceCheck]);
 export type Check = z.infer<typeof Check>;
 export type MeasuredCheck = z.infer<typeof MeasureCheck> | z.infer<typeof SeriesCheck>;
 export type MarkCheck = z.infer<typeof MarkCheck>;
 export type FeelCheck = z.infer<typeof FeelCheck>;
+export type GoNoGoCheck = z.infer<typeof GoNoGoCheck>;
 export type CountCheck = z.infer<typeof CountCheck>;
+export type ConditionCheck = z.infer<typeof ConditionCheck>;
+export type LevelCheck = z.infer<typeof LevelCheck>;
+export type SettingCheck = z.infer<typeof SettingCheck>;
+export type ServiceCheck = z.infer<typeof ServiceCheck>;
 export type SeriesCheck = z.infer<typeof SeriesCheck>;
-
-/** The checks of one model, combine or header, at one revision. */
-export const SpecSheet = z.object({
-  model: ShortText,
-  maker: ShortText,
-  machine: z.enum(['combine', 'header']),
-  revision: z.int().min(1),
-  remark: LongText.default(''),
-  checks: z.array(Check).min(1),
-}).superRefine((sheet, ctx) => {
-  const ids = sheet.checks.map((c) => c.id);
-  ids.forEach((id, i) => {
-    if (ids.indexOf(id) !== i) ctx.addIssue({ code: 'custom', path: ['checks', i, 'id'], message: `an id not used before; "${id}" is there twice` });
-  });
-  sheet.checks.forEach((check, i) => {
-    if (new Set(check.places).size !== check.places.length) ctx.addIssue({ code: 'custom', path: ['checks', i, 'places'], message: 'places that are all different' });
-    if (check.on !== sheet.machine) ctx.addIssue({ code: 'custom', path: ['checks', i, 'on'], message: `"${sheet.machine}", as the sheet` });
-  });
-});
-export type SpecSheet = z.infer<typeof SpecSheet>;
+/** The adjuster of a check, where it has one. */
+export function takeUpOf(check: Check): TakeUp | undefined {
+  return 'takeUp' in check ? check.takeUp : undefined;
+}

@@ -1,5 +1,7 @@
 export * from './check';
 export * from './common';
+export * from './limits';
 export * from './machine';
 export * from './reading';
+export * from './sheet';
 export * from './work';

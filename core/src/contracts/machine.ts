@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { Decision, SpecSheet } from './check';
-import { Day, Id, ShortText } from './common';
+import { Decision } from './check';
+import { Day, Id, ShortText, Slug } from './common';
 import { Reading, Walk } from './reading';
+import { SpecSheet } from './sheet';
 import { Visit, WorkItem } from './work';
 
 export const Harvest = z.object({
@@ -24,7 +25,8 @@ export const Machine = z.object({
   branch: ShortText,
   builtOn: Day,
   hours: z.number().nonnegative().max(100_000),
-  header: z.object({ model: ShortText, serial: ShortText }).nullable(),
+  header: z.object({ model: ShortText, serial: ShortText, equipment: z.record(Slug, Slug).optional() }).nullable(),
+  equipment: z.record(Slug, Slug).optional().describe('how it is built: {"feeder-drive": "fixed"}; the sheet\'s first option where nothing is said'),
   harvest: Harvest,
 });
 export type Machine = z.infer<typeof Machine>;

@@ -1,4 +1,4 @@
-import { errorFunction } from 'simple-statistics';
+import { errorFunction, probit } from 'simple-statistics';
 import { finite, InputError, positive, zeroOrMore } from '../units';
 
 /** What is expected of a component before it is measured: wear fraction y = α + β·h. */
@@ -75,20 +75,47 @@ export function chanceReached(posterior: WearPosterior, hours: number): number {
   return 0.5 * (1 + errorFunction((mean - 1) / sd / Math.SQRT2));
 }
 
+/** No component is forecast further than this, h. */
+const HORIZON = 20_000;
+
 /**
- * Hours in service by which the limit is reached with chance `q`, searched from `from` up to 20,000 h.
- * @returns hours, or Infinity when it is not reached by then
+ * Hours in service by which the limit is reached with chance `q`, from `from` up to 20,000 h. In closed form: the chance is q where
+ * mean(h) − 1 = z·sd(h), a quadratic in h; of its roots the first at which the chance rises through q.
+ * @returns hours; `from` when the chance is there already, Infinity when it is not reached by 20,000 h
+ * @example hoursToLimit(wearPosterior({ a0: .02, sa: .03, mu: .0012, tau: .0005 }, []), .137, 0) // 560, near enough
  */
 export function hoursToLimit(posterior: WearPosterior, q: number, from = 0): number {
   if (!(q > 0 && q < 1)) throw new InputError('q', q, 'a chance between 0 and 1');
-  let low = zeroOrMore('from', from);
-  let high = 20_000;
-  if (chanceReached(posterior, low) >= q) return low;
-  if (chanceReached(posterior, high) < q) return Infinity;
-  for (let i = 0; i < 40; i += 1) {
-    const middle = (low + high) / 2;
-    if (chanceReached(posterior, middle) >= q) high = middle;
-    else low = middle;
-  }
-  return high;
+  return hoursAtDeviate(posterior, deviateOf(q), zeroOrMore('from', from));
+}
+
+/** As {@link hoursToLimit}, for the standard normal deviate `z` of the chance. */
+export function hoursAtDeviate(posterior: WearPosterior, z: number, from: number): number {
+  const { alpha, beta, varAlpha, varBeta, cov } = posterior;
+  const reached = (h: number): boolean => {
+    const sd = Math.sqrt(Math.max(varAlpha + 2 * h * cov + h * h * varBeta, 0));
+    return alpha + beta * h - 1 >= z * sd - 1e-12;
+  };
+  if (reached(from)) return from;
+  if (z === 0) return beta > 0 && (1 - alpha) / beta <= HORIZON ? (1 - alpha) / beta : Infinity;
+  // (α − 1 + βh)² = z²·(varα + 2h·cov + h²·varβ)
+  const z2 = z * z;
+  const a = beta * beta - z2 * varBeta;
+  const b = beta * (alpha - 1) - z2 * cov;
+  const c = (alpha - 1) * (alpha - 1) - z2 * varAlpha;
+  const root = Math.sqrt(b * b - a * c);
+  if (Number.isNaN(root)) return Infinity;
+  // the numerically steady pair of roots; a zero of the squared equation counts only where the chance is truly there
+  const s = -(b + (b >= 0 ? root : -root));
+  const [r1, r2] = [s / a, c / s];
+  const [low, high] = r1 <= r2 ? [r1, r2] : [r2, r1];
+  for (const h of [low, high]) if (h > from && h <= HORIZON && reached(h * (1 + 1e-9) + 1e-9)) return h;
+  return Infinity;
+}
+
+/** Standard normal deviate of a chance: the library's first guess (good to 0.002), brought home by Newton's steps. */
+function deviateOf(q: number): number {
+  let z = probit(q);
+  for (let i = 0; i < 4; i += 1) z -= ((0.5 * (1 + errorFunction(z / Math.SQRT2)) - q) * Math.sqrt(2 * Math.PI)) / Math.exp((-z * z) / 2);
+  return Math.abs(z) < 1e-6 ? 0 : z;
 }

@@ -1,12 +1,6 @@
 import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
-import type { Day } from '../contracts';
+import type { Day, Interval } from '../contracts';
 import { InputError, positive, zeroOrMore } from '../units';
-
-/** When a service falls due: by hours or by calendar, whichever comes first; once early for new parts; daily; per crop. */
-export type IntervalRule =
-  | { readonly kind: 'every'; readonly hours?: number; readonly days?: number; /** first one this soon after a new part, h */ readonly early?: number }
-  | { readonly kind: 'daily' }
-  | { readonly kind: 'perCrop' };
 
 /** What a machine works: hours per calendar day in its season and out of it. */
 export interface UseRate {
@@ -29,10 +23,13 @@ export interface LastDone {
 export interface Due {
   readonly on: Day | null;
   readonly atHours: number | null;
-  readonly by: 'hours' | 'calendar' | 'early' | 'daily' | 'crop' | 'never';
+  readonly by: 'hours' | 'calendar' | 'early' | 'daily' | 'crop' | 'season' | 'never';
   readonly overdue: boolean;
   readonly beforeHarvest: boolean;
 }
+
+/** A look counts for this harvest when it was taken within so many days before it. */
+export const SEASON_LOOK_DAYS = 100;
 
 const day = (date: Date): Day => formatISO(date, { representation: 'date' });
 
@@ -66,12 +63,18 @@ export function projectHours(today: Day, hours: number, use: UseRate): Day | nul
  * @param now the machine's hours now
  * @param nextCrop crop coming up, for rules that count per crop
  */
-export function nextDue(rule: IntervalRule, last: LastDone, now: number, today: Day, use: UseRate, nextCrop?: string): Due {
+export function nextDue(rule: Interval, last: LastDone, now: number, today: Day, use: UseRate, nextCrop?: string): Due {
   const finish = (on: Day | null, atHours: number | null, by: Due['by'], overdue: boolean): Due => ({ on, atHours, by, overdue, beforeHarvest: overdue || (on !== null && on < use.seasonStart) });
   if (rule.kind === 'daily') return finish(last.on < today ? today : day(addDays(parseISO(today), 1)), null, 'daily', last.on < day(addDays(parseISO(today), -1)));
   if (rule.kind === 'perCrop') {
     const due = nextCrop !== undefined && nextCrop !== last.crop;
     return finish(due ? use.seasonStart : null, null, due ? 'crop' : 'never', due && today > use.seasonStart);
+  }
+  if (rule.kind === 'season') {
+    const looked = last.on >= day(addDays(parseISO(use.seasonStart), -SEASON_LOOK_DAYS));
+    const early = rule.early !== undefined && last.newPart ? last.hours + positive('early', rule.early) : null;
+    if (early !== null) return finish(early <= now ? today : projectHours(today, early - now, use), early, 'early', early < now);
+    return finish(looked ? null : day(addDays(parseISO(use.seasonStart), -1)), null, looked ? 'never' : 'season', !looked && today >= use.seasonStart);
   }
   if (rule.hours === undefined && rule.days === undefined) throw new InputError('hours', rule.hours, 'an interval in hours, in days, or both');
   zeroOrMore('now', now);

@@ -1,16 +1,14 @@
 import { subDays, parseISO, formatISO } from 'date-fns';
 import type { Day, Decision, Machine, MachineFile, Visit, Walk, WorkItem, YardRow } from '../contracts';
 import { seasonHours } from '../forecast';
-import { judgeCheck, needsHand, type CheckVerdict, type MachineFacts } from '../verdict';
+import { SEASON_LOOK_DAYS } from '../intervals';
+import { judgeMachine, needsHand, type CheckVerdict, type MachineFacts } from '../verdict';
 import { checksFor } from '../walk';
 import { labourHours, proposeWork, type ProposedWork } from '../work';
 import { mustStartBy, slackDays, visitEnd, workingDayFrom, workingDaysAfter } from './days';
 
 /** Calendar days kept free between finished work and harvest. Shop rule. */
 export const MARGIN_DAYS = 2;
-/** A walk counts for this harvest when it began within so many days before it. */
-const WALK_COUNTS_DAYS = 100;
-
 /** An accepted item, whether its check has since been put right, and the visit that holds it. */
 export interface StandingWork extends WorkItem {
   readonly done: boolean;
@@ -39,17 +37,17 @@ export interface Standing {
 }
 
 /** What a machine brings to its verdicts: its hours and the hours until harvest ends. */
-export function factsOf(machine: Machine): MachineFacts {
+export function factsOf(machine: Machine, today: Day): MachineFacts {
   const { areaHa, widthM, speedKmh, efficiency } = machine.harvest;
-  return { hours: machine.hours, seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency) };
+  return { hours: machine.hours, seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency), crop: machine.harvest.crop, ...(machine.header ? { header: machine.header.model } : {}), today };
 }
 
 /** Where a machine stands today. Everything in it is derived; nothing of it is stored. */
 export function standingOf(file: MachineFile, today: Day): Standing {
   const { machine } = file;
-  const facts = factsOf(machine);
+  const facts = factsOf(machine, today);
   const checks = checksFor(machine, file.sheets);
-  const verdicts = checks.flatMap((check) => judgeCheck(check, file.readings, facts) ?? []);
+  const verdicts = judgeMachine(checks, file.readings, facts);
   const counts: Partial<Record<Decision, number>> = {};
   for (const { decision } of verdicts) counts[decision] = (counts[decision] ?? 0) + 1;
 
@@ -85,7 +83,7 @@ export function standingOf(file: MachineFile, today: Day): Standing {
   };
 }
 
-const countsFrom = (machine: Machine): Day => formatISO(subDays(parseISO(machine.harvest.start), WALK_COUNTS_DAYS), { representation: 'date' });
+const countsFrom = (machine: Machine): Day => formatISO(subDays(parseISO(machine.harvest.start), SEASON_LOOK_DAYS), { representation: 'date' });
 
 /** A work item is done when its check was read again after it was accepted and no longer needs a hand. */
 function isDone(item: WorkItem, verdicts: readonly CheckVerdict[]): boolean {

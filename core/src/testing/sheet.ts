@@ -15,6 +15,15 @@ export function demoCheck<K extends Check['kind']>(id: string, kind: K, change: 
   return parsed as Extract<Check, { kind: K }>;
 }
 
+/** A check made for a test on the plainest ground: only what the test is about is given. */
+export function madeCheck<K extends Check['kind']>(kind: K, change: object): Extract<Check, { kind: K }> {
+  const parsed = Check.parse({
+    id: 'made', station: 6, stationName: 'Threshing', component: 'Made part', measures: 'what it measures', kind, on: 'combine', places: ['here'], position: 'Header down', method: 'look', how: 'Look.', why: 'So.',
+    tool: { name: 'Feeler gauge', resolution: 0.05 }, labour: { measure: 5 }, ifLeft: 'It breaks.', source: 'Test book, page 1', ...change,
+  });
+  return parsed as Extract<Check, { kind: K }>;
+}
+
 export const MACHINE_ID = '0197a000-0000-7000-8000-000000000001';
 export const WALK_ID = '0197a000-0000-7000-8000-00000000aaaa';
 let serial = 0;

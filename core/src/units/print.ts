@@ -17,6 +17,23 @@ export function printQuantity(value: number, dimension: Dimension, symbol: strin
   return `${printNumber(value / unit.factor, decimals)} ${unit.symbol}`;
 }
 
+/** How a check writes its readings: the quantity, the unit, and the style of its lengths. */
+export interface Writing {
+  readonly quantity: Dimension;
+  readonly unit: string;
+  readonly style: LengthStyle | 'plain';
+}
+
+/**
+ * Prints a reading the way its check writes it.
+ * @param value in the core's own unit of the quantity
+ * @throws InputError when the value is not finite or the unit is none of the quantity
+ * @example printAs(450, { quantity: 'pressure', unit: 'bar', style: 'plain' }) // "4.5 bar"
+ */
+export function printAs(value: number, { quantity, unit, style }: Writing, decimals?: number): string {
+  return quantity === 'length' && style !== 'plain' ? printLength(value, style, decimals) : printQuantity(value, quantity, unit, decimals);
+}
+
 /** A number with at most `decimals` digits after the point and no trailing zeros; never "-0". */
 export function printNumber(value: number, decimals = 3): string {
   const text = value.toFixed(decimals);

@@ -1,4 +1,6 @@
+export * from './band';
 export * from './judge';
+export * from './kinds';
 export * from './knives';
 export * from './precedence';
 export * from './tension';

@@ -1,17 +1,25 @@
 import { median } from 'simple-statistics';
-import type { Check, Decision, Reading } from '../contracts';
+import { takeUpOf, type Check, type Day, type Decision, type Reading } from '../contracts';
 import { elongation, type TakeUpPlan } from '../chain';
 import { zeroOrMore } from '../units';
+import { placesFinding, judgeBand } from './band';
+import { judgeCondition, judgeGauge, judgeLevel, judgeService, judgeSetting } from './kinds';
 import { judgeCount } from './knives';
 import { decide, loudest, type Finding } from './precedence';
-import { judgeTravel, sidesFinding, tensionOf } from './tension';
-import { forecastWear, judgeWear, shrinkFinding, WATCH_CHANCE, limitsOf, wearFraction, type StripTick, type WearForecast } from './wear';
+import { judgeTensionAlone, judgeTravel, sidesFinding, tensionOf } from './tension';
+import { forecastWear, judgeWear, shrinkFinding, WATCH_CHANCE, wearLimitsOf, wearFraction, type StripTick, type WearForecast, type WearLimits } from './wear';
 
 /** What the machine brings to a verdict. Hours: separator hours. */
 export interface MachineFacts {
   readonly hours: number;
   /** hours to be threshed until harvest ends */
   readonly seasonHours: number;
+  /** the crop coming up, for settings */
+  readonly crop?: string;
+  /** model of the header on it, for settings */
+  readonly header?: string;
+  /** for services that fall due by the calendar */
+  readonly today?: Day;
 }
 
 /** The judgement of one place in its newest round. */
@@ -62,150 +70,259 @@ export function roundOf(reading: Pick<Reading, 'walkId' | 'takenAt'>): string {
  * @throws InputError when a reading cannot belong to the check
  */
 export function judgeCheck(check: Check, readings: readonly Reading[], facts: MachineFacts): CheckVerdict | undefined {
+  return judgeOwn(check, readings.filter((r) => r.checkId === check.id), checked(facts));
+}
+
+/**
+ * Judges all checks of a machine in one pass over its readings.
+ * @returns a verdict for each check that has been read, in the order of the checks
+ * @throws InputError when a reading cannot belong to its check
+ */
+export function judgeMachine(checks: readonly Check[], readings: readonly Reading[], facts: MachineFacts): CheckVerdict[] {
+  checked(facts);
+  const byCheck = new Map<string, Reading[]>();
+  for (const r of readings) {
+    const own = byCheck.get(r.checkId);
+    if (own) own.push(r);
+    else byCheck.set(r.checkId, [r]);
+  }
+  return checks.flatMap((check) => judgeOwn(check, byCheck.get(check.id) ?? [], facts) ?? []);
+}
+
+function checked(facts: MachineFacts): MachineFacts {
   zeroOrMore('hours', facts.hours);
   zeroOrMore('seasonHours', facts.seasonHours);
-  const own = readings.filter((r) => r.checkId === check.id).sort((a, b) => a.takenAt.localeCompare(b.takenAt) || a.id.localeCompare(b.id));
+  return facts;
+}
+
+/** Oldest first; ids settle readings of one moment. ISO moments in UTC sort as text, and plain comparison is many times faster than localeCompare. */
+const byTime = (a: Reading, b: Reading): number => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+
+function judgeOwn(check: Check, own: readonly Reading[], facts: MachineFacts): CheckVerdict | undefined {
   if (own.length === 0) return undefined;
-  const struck = new Set(own.map((r) => r.strikes));
-  const byPlace = new Map<string, Reading[]>(check.places.map((place) => [place, []]));
-  for (const r of own) byPlace.get(r.place)?.push(r);
-  const rounds = [...byPlace].map(([place, all]) => {
-    const live = all.filter((r) => !struck.has(r.id));
+  const sorted = own.length > 1 ? [...own].sort(byTime) : own;
+  const struck = new Set<string>();
+  for (const r of sorted) if (r.strikes) struck.add(r.strikes);
+  const byPlace = new Map<string, Reading[]>();
+  for (const place of check.places) byPlace.set(place, []);
+  for (const r of sorted) byPlace.get(r.place)?.push(r);
+  const judged: { place: string; own: PlaceReadings }[] = [];
+  const unmeasured: string[] = [];
+  for (const [place, all] of byPlace) {
+    const live = struck.size ? all.filter((r) => !struck.has(r.id)) : all;
     const newest = live.at(-1);
-    return { place, all, live, round: newest ? live.filter((r) => roundOf(r) === roundOf(newest)) : [] };
-  });
-  const current = rounds.map(({ place, round }) => ({ place, readings: inForce(round) }));
-  const sides = check.kind === 'mark' ? sidesFinding(check, current) : undefined;
-  const places = rounds.flatMap(({ place, all, live, round }) => (round.length ? [judgePlace(check, place, { all, live, round, struck }, facts, sides)] : []));
-  if (places.length === 0) return undefined;
-  return {
-    check,
-    decision: loudest(places.map((p) => p.decision)),
-    places,
-    unmeasured: rounds.filter((r) => r.round.length === 0).map((r) => r.place),
-    takenAt: places.map((p) => p.takenAt).sort().at(-1) ?? '',
-  };
+    if (!newest) {
+      unmeasured.push(place);
+      continue;
+    }
+    const key = roundOf(newest);
+    const round = live.length > 1 ? live.filter((r) => roundOf(r) === key) : live;
+    judged.push({ place, own: { all, live, round, struck, key } });
+  }
+  if (judged.length === 0) return undefined;
+  const limits = check.kind === 'measure' || check.kind === 'series' ? wearLimitsOf(check) : undefined;
+  const shared = check.kind === 'mark' ? sidesFinding(check, judged.map((j) => ({ place: j.place, readings: inForce(j.own.round) })))
+    : (check.kind === 'measure' || check.kind === 'series') && check.maxDifference !== undefined ? placesFinding(check.maxDifference, judged.map((j) => ({ place: j.place, value: valueInForce(j.own.round) })))
+    : undefined;
+  const places = judged.map((j) => judgePlace(check, limits, j.place, j.own, facts, shared));
+  let takenAt = '';
+  for (const p of places) if (p.takenAt > takenAt) takenAt = p.takenAt;
+  return { check, decision: places.length === 1 ? (places[0]?.decision ?? 'holds') : loudest(places.map((p) => p.decision)), places, unmeasured, takenAt };
 }
 
 /** The state that counts: as left when there is one newer than the last as found, else as found. */
 function inForce(round: readonly Reading[]): readonly Reading[] {
+  if (round.length === 1) return round;
   const lastFound = round.findLastIndex((r) => r.state === 'asFound');
   const left = round.slice(lastFound + 1);
   return left.length ? left : round.filter((r) => r.state === 'asFound');
+}
+
+/** Median of what was measured in the state that counts; undefined when nothing was. */
+function valueInForce(round: readonly Reading[]): number | undefined {
+  const counted = inForce(round);
+  const last = counted.findLast((r) => r.value.kind === 'measure')?.value;
+  return last?.kind === 'measure' ? median([...repeatsOf(counted, last.values)]) : undefined;
 }
 
 interface PlaceReadings {
   readonly all: readonly Reading[];
   readonly live: readonly Reading[];
   readonly round: readonly Reading[];
-  readonly struck: ReadonlySet<string | null>;
+  readonly struck: ReadonlySet<string>;
+  readonly key: string;
 }
 
-function judgePlace(check: Check, place: string, own: PlaceReadings, facts: MachineFacts, sides: Finding | undefined): PlaceVerdict {
+function judgePlace(check: Check, limits: WearLimits | undefined, place: string, own: PlaceReadings, facts: MachineFacts, shared: Finding | undefined): PlaceVerdict {
   const counted = inForce(own.round);
   const last = counted.at(-1);
   const state = last?.state ?? 'asFound';
-  const judged = judgeState(check, counted, own, facts);
-  const ownFindings = sides ? [...judged.findings.filter((f) => f.id !== 'inside'), sides] : judged.findings;
-  const decided = decide(ownFindings);
-  const found = own.round.filter((r) => r.state === 'asFound');
+  const judged = judgeState(check, limits, counted, own, facts);
+  const { decision, findings } = decide(shared && concerns(shared, place) ? [...judged.findings.filter((f) => f.id !== 'inside'), shared] : judged.findings);
+  const found = state === 'asLeft' ? own.round.filter((r) => r.state === 'asFound') : [];
   return {
-    ...judged,
-    place,
-    ...decided,
-    ...(state === 'asLeft' && found.length ? { asFound: decide(judgeState(check, found, own, facts).findings) } : {}),
+    ...judged, place, decision, findings,
+    ...(found.length ? { asFound: decide(judgeState(check, limits, found, own, facts).findings) } : undefined),
     state,
-    ticks: ticksOf(check, own),
+    ticks: limits ? ticksOf(limits, own) : NO_TICKS,
     takenAt: last?.takenAt ?? '',
-    round: last ? roundOf(last) : '',
+    round: own.key,
     readingIds: counted.map((r) => r.id),
   };
 }
 
+const NO_TICKS: readonly StripTick[] = [];
+
+/** Sides concern both of them; places that differ concern the two furthest apart. */
+const concerns = (shared: Finding, place: string): boolean => shared.id !== 'placesDiffer' || shared.numbers['a'] === place || shared.numbers['b'] === place;
+
 type StateJudgement = Pick<PlaceVerdict, 'findings' | 'wear' | 'expanded' | 'value' | 'forecast' | 'travelLeft' | 'elongation' | 'plan' | 'renew'>;
+type Building = { -readonly [K in keyof StateJudgement]: StateJudgement[K] } & { findings: Finding[] };
 
-function judgeState(check: Check, readings: readonly Reading[], own: PlaceReadings, facts: MachineFacts): StateJudgement {
+function judgeState(check: Check, limits: WearLimits | undefined, readings: readonly Reading[], own: PlaceReadings, facts: MachineFacts): StateJudgement {
   const findings: Finding[] = [];
-  const valueOf = <K extends Reading['value']['kind']>(kind: K) => {
-    const reading = readings.findLast((r) => r.value.kind === kind);
-    return reading ? { reading, value: reading.value as Extract<Reading['value'], { kind: K }> } : undefined;
-  };
+  const result: Building = { findings };
   if (readings.some((r) => !r.positionConfirmed)) findings.push({ id: 'positionNotConfirmed', numbers: { position: check.position } });
-  const main = valueOf('measure') ?? valueOf('mark') ?? valueOf('feel') ?? valueOf('count');
-  const look = valueOf('look');
-  if (look?.value.seen === 'damaged') findings.push({ id: 'damaged', numbers: { found: look.value.found } });
-  else if (look && !main) findings.push({ id: 'looksFineOnly', numbers: {} });
-  const skip = valueOf('skip');
-  if (!main && !look && !skip) findings.push({ id: 'notMeasured', numbers: {} });
-  if (skip && !main) findings.push({ id: 'skipped', numbers: { why: skip.value.why } });
-  if (check.runsToSettle && readings.some((r) => r.state === 'asLeft') && !readings.some((r) => r.settled)) findings.push({ id: 'notSettled', numbers: {} });
-
-  const lifeStart = lifeStartOf(own.live, readings);
-  const inService = Math.max(0, (readings.at(-1)?.hours ?? facts.hours) - lifeStart);
-  let result: StateJudgement = { findings };
-
-  if ((check.kind === 'measure' || check.kind === 'series') && main?.value.kind === 'measure') {
-    const worn = judgeWear(check, repeatsOf(readings, main.value.values), main.reading.tool);
-    findings.push(...worn.findings);
-    const life = ticksOf(check, own, main.reading.takenAt).filter((t) => !t.struck);
-    const shrunk = shrinkFinding(life, worn.expanded);
-    if (shrunk) findings.push(shrunk);
-    result = { ...result, wear: worn.wear, expanded: worn.expanded, value: worn.value };
-    if (check.limit.type === 'elongation') result = { ...result, elongation: elongation(worn.value, check.limit.pitches, check.limit.pitch) };
-    if (check.wearRate) {
-      const forecast = forecastWear(check.wearRate, life, worn.expanded, lifeStart, Math.max(facts.hours, main.reading.hours), facts.seasonHours);
-      if (worn.wear < 1 && forecast.chance >= WATCH_CHANCE) {
-        findings.push({ id: 'reachesLimit', numbers: { chance: forecast.chance, hours10: forecast.hours10, hours90: forecast.hours90, season: facts.seasonHours, lookAgain: Math.max(facts.hours, main.reading.hours) + forecast.hours10 } });
-      }
-      result = { ...result, forecast };
-    }
+  const main = newest(readings, isMain);
+  const look = newest(readings, (v) => v.kind === 'look')?.value;
+  if (look?.kind === 'look' && look.seen === 'damaged') findings.push({ id: 'damaged', numbers: { found: look.found } });
+  else if (look && !main) findings.push({ id: 'looksFineOnly', numbers: NOTHING });
+  if (!main) {
+    const skip = newest(readings, (v) => v.kind === 'skip')?.value;
+    if (skip?.kind === 'skip') findings.push({ id: 'skipped', numbers: { why: skip.why } });
+    else if (!look) findings.push({ id: 'notMeasured', numbers: NOTHING });
   }
+  if (check.runsToSettle && readings.some((r) => r.state === 'asLeft') && !readings.some((r) => r.settled)) findings.push({ id: 'notSettled', numbers: NOTHING });
+  if (!main) return result;
 
-  if (check.kind === 'count' && main?.value.kind === 'count') {
-    const counted = judgeCount(check, main.value);
-    findings.push(...counted.findings);
-    result = { ...result, renew: counted.renew };
-  }
-
-  const takeUp = check.kind === 'count' ? undefined : check.takeUp;
-  if (takeUp && main) {
-    const tension = check.kind === 'mark' || check.kind === 'feel' ? tensionOf(check, main.value) : undefined;
-    const travel = valueOf('travel');
-    const judged = judgeTravel(takeUp, tension, travel?.value, linksOutBefore(own.live, travel?.reading, lifeStart), result.elongation, inService, facts.seasonHours);
-    if (Array.isArray(judged)) findings.push(...judged);
-    else {
-      const sound = (f: Finding) => f.id === 'inside' && findings.some((other) => other.id === 'inside');
-      findings.push(...judged.findings.filter((f) => !sound(f)));
-      result = { ...result, plan: judged.plan, travelLeft: judged.left, elongation: judged.elongation };
-    }
-  }
+  const renewal = lifeStart(own.live, readings);
+  const now = Math.max(facts.hours, main.hours);
+  judgeMain(check, limits, main, readings, own, renewal?.hours, facts, now, result);
+  judgeTakeUp(check, main, readings, own, renewal?.hours ?? 0, facts, result);
+  const early = renewal && 'early' in check.interval ? check.interval.early : undefined;
+  if (renewal && early !== undefined && now < renewal.hours + early) findings.push({ id: 'earlyRecheck', numbers: { lookAgain: renewal.hours + early } });
   return result;
+}
+
+const NOTHING = {};
+const isMain = ({ kind }: Reading['value']): boolean => kind !== 'travel' && kind !== 'look' && kind !== 'skip';
+
+function newest(readings: readonly Reading[], test: (value: Reading['value']) => boolean): Reading | undefined {
+  for (let i = readings.length - 1; i >= 0; i -= 1) {
+    const r = readings[i];
+    if (r && test(r.value)) return r;
+  }
+  return undefined;
+}
+
+/** What the main reading says by the kind of its check; adds to `result`. */
+function judgeMain(check: Check, limits: WearLimits | undefined, main: Reading, readings: readonly Reading[], own: PlaceReadings, renewedAt: number | undefined, facts: MachineFacts, now: number, result: Building): void {
+  const { findings } = result;
+  const { value } = main;
+  switch (check.kind) {
+    case 'measure':
+    case 'series': {
+      if (value.kind !== 'measure') return;
+      const repeats = repeatsOf(readings, value.values);
+      if (!limits) {
+        if (check.limit.type !== 'band') return;
+        const band = judgeBand(check, check.limit, repeats, main.tool, renewedAt === undefined ? undefined : Math.max(0, main.hours - renewedAt));
+        findings.push(...band.findings);
+        result.value = band.value;
+        return;
+      }
+      const worn = judgeWear(check, limits, repeats, main.tool);
+      findings.push(...worn.findings);
+      const life = ticksOf(limits, own, main.takenAt).filter((t) => !t.struck);
+      const shrunk = shrinkFinding(life, worn.expanded);
+      if (shrunk) findings.push(shrunk);
+      result.wear = worn.wear;
+      result.expanded = worn.expanded;
+      result.value = worn.value;
+      if (check.limit.type === 'elongation') result.elongation = elongation(worn.value, check.limit.pitches, check.limit.pitch);
+      if (!check.wearRate) return;
+      const forecast = forecastWear(check.wearRate, life, worn.expanded, renewedAt ?? 0, now, facts.seasonHours);
+      result.forecast = forecast;
+      if (worn.wear < 1 && forecast.chance >= WATCH_CHANCE) {
+        findings.push({ id: 'reachesLimit', numbers: { chance: forecast.chance, hours10: forecast.hours10, hours90: forecast.hours90, season: facts.seasonHours, lookAgain: now + forecast.hours10 } });
+      }
+      return;
+    }
+    case 'mark':
+    case 'feel': {
+      if (check.kind === 'feel' && value.kind === 'feel' && value.play) findings.push({ id: 'play', numbers: { feel: value.feel } });
+      const tension = check.takeUp ? undefined : tensionOf(check, value);
+      if (tension) findings.push(judgeTensionAlone(check.kind === 'mark' && check.setsItself, tension));
+      return;
+    }
+    case 'count': {
+      if (value.kind !== 'count') return;
+      const counted = judgeCount(check, value);
+      findings.push(...counted.findings);
+      result.renew = counted.renew;
+      return;
+    }
+    case 'gonogo':
+      if (value.kind === 'gonogo') findings.push(judgeGauge(check, value));
+      return;
+    case 'condition':
+      if (value.kind === 'condition') findings.push(judgeCondition(check, value));
+      return;
+    case 'level':
+      if (value.kind === 'level') findings.push(...judgeLevel(check, value));
+      return;
+    case 'setting':
+      if (value.kind === 'setting') findings.push(judgeSetting(check, value, facts.crop, facts.header));
+      return;
+    case 'service':
+      if (value.kind === 'service') findings.push(...judgeService(check, value, { doneOn: main.takenAt.slice(0, 10), doneHours: main.hours, newPart: main.renewed, hours: now, seasonHours: facts.seasonHours, today: facts.today }));
+  }
+}
+
+/** What the travel left adds, where the check has an adjuster; adds to `result`. */
+function judgeTakeUp(check: Check, main: Reading, readings: readonly Reading[], own: PlaceReadings, since: number, facts: MachineFacts, result: Building): void {
+  const takeUp = takeUpOf(check);
+  if (!takeUp) return;
+  const travel = newest(readings, (v) => v.kind === 'travel');
+  const inService = Math.max(0, (readings.at(-1)?.hours ?? facts.hours) - since);
+  const tension = check.kind === 'mark' || check.kind === 'feel' ? tensionOf(check, main.value) : undefined;
+  const judged = judgeTravel(takeUp, tension, travel?.value.kind === 'travel' ? travel.value : undefined, linksOutBefore(own.live, travel, since), result.elongation, inService, facts.seasonHours);
+  if (Array.isArray(judged)) {
+    result.findings.push(...judged);
+    return;
+  }
+  const sound = result.findings.some((f) => f.id === 'inside');
+  result.findings.push(...judged.findings.filter((f) => !(sound && f.id === 'inside')));
+  result.plan = judged.plan;
+  result.travelLeft = judged.left;
+  result.elongation = judged.elongation;
 }
 
 /** As-found readings of one place in one round are repeats of each other; of as-left ones only the last attempt counts. */
 function repeatsOf(readings: readonly Reading[], last: readonly number[]): readonly number[] {
-  return readings.at(-1)?.state === 'asLeft' ? last : readings.flatMap((r) => (r.value.kind === 'measure' ? r.value.values : []));
+  return readings.length === 1 || readings.at(-1)?.state === 'asLeft' ? last : readings.flatMap((r) => (r.value.kind === 'measure' ? r.value.values : []));
 }
 
-/** Machine hours at which the part in these readings was new: the newest renewal before or within them, else 0. */
-function lifeStartOf(live: readonly Reading[], readings: readonly Reading[]): number {
+/** The newest renewal before or within these readings: the machine hours at which the part in them was new. */
+function lifeStart(live: readonly Reading[], readings: readonly Reading[]): Reading | undefined {
   const until = readings.at(-1)?.takenAt ?? '';
-  return live.findLast((r) => r.renewed && r.takenAt <= until)?.hours ?? 0;
+  return live.findLast((r) => r.renewed && r.takenAt <= until);
 }
 
-function linksOutBefore(live: readonly Reading[], newest: Reading | undefined, lifeStart: number): number {
-  return live
-    .filter((r) => r.hours >= lifeStart && newest !== undefined && r.takenAt < newest.takenAt)
-    .reduce((sum, r) => sum + (r.value.kind === 'travel' ? r.value.linksOut : 0), 0);
+function linksOutBefore(live: readonly Reading[], newestTravel: Reading | undefined, since: number): number {
+  let sum = 0;
+  for (const r of live) if (r.value.kind === 'travel' && r.hours >= since && newestTravel !== undefined && r.takenAt < newestTravel.takenAt) sum += r.value.linksOut;
+  return sum;
 }
 
 /** Ticks of the life that runs at `until`, struck ones among them. */
-function ticksOf(check: Check, own: Pick<PlaceReadings, 'all' | 'live' | 'struck'>, until = '9999'): StripTick[] {
-  if (check.kind !== 'measure' && check.kind !== 'series') return [];
-  const { nominal, limit } = limitsOf(check);
-  const lifeStart = own.live.findLast((r) => r.renewed && r.takenAt <= until)?.takenAt ?? '';
-  return own.all.flatMap((r) => {
-    if (r.value.kind !== 'measure' || r.takenAt < lifeStart || r.takenAt > until) return [];
-    return [{ readingId: r.id, wear: wearFraction(median(r.value.values), nominal, limit), hours: r.hours, takenAt: r.takenAt, struck: own.struck.has(r.id), state: r.state }];
-  });
+function ticksOf({ nominal, limit }: WearLimits, own: PlaceReadings, until = '9999'): StripTick[] {
+  const start = own.live.findLast((r) => r.renewed && r.takenAt <= until)?.takenAt ?? '';
+  const ticks: StripTick[] = [];
+  for (const r of own.all) {
+    if (r.value.kind !== 'measure' || r.takenAt < start || r.takenAt > until) continue;
+    const { values } = r.value;
+    ticks.push({ readingId: r.id, wear: wearFraction(values.length === 1 ? (values[0] ?? 0) : median([...values]), nominal, limit), hours: r.hours, takenAt: r.takenAt, struck: own.struck.has(r.id), state: r.state });
+  }
+  return ticks;
 }

@@ -8,9 +8,9 @@ type Tension = 'right' | 'loose' | 'tight';
 /** Tension by an indicator or a feel: which side of right it is, and the numbers for its sentence. */
 export function tensionOf(check: MarkCheck | FeelCheck, value: ReadingValue): { tension: Tension; numbers: Finding['numbers'] } | undefined {
   if (check.kind === 'mark' && value.kind === 'mark') {
-    const { past } = check.gauge;
-    const numbers = { by: value.by, stands: value.stands, past };
-    if (value.stands === 'short') return { tension: 'loose', numbers };
+    const { past, short } = check.gauge;
+    const numbers = { by: value.by, stands: value.stands, past, short };
+    if (value.stands === 'short') return { tension: value.by > 0 && value.by <= short ? 'right' : 'loose', numbers };
     return { tension: value.stands === 'past' && value.by > past ? 'tight' : 'right', numbers };
   }
   if (check.kind === 'feel' && value.kind === 'feel') {
@@ -23,6 +23,14 @@ export function tensionOf(check: MarkCheck | FeelCheck, value: ReadingValue): { 
 }
 
 const FEELS = ['stuck', 'justSlides', 'slidesEasily', 'hangs'] as const;
+
+/**
+ * Tension where no travel is to be read: by its mark or feel alone. A tensioner that sets itself is looked at, never adjusted: off its mark it is faulty.
+ */
+export function judgeTensionAlone(setsItself: boolean, { tension, numbers }: { tension: Tension; numbers: Finding['numbers'] }): Finding {
+  if (tension === 'right') return { id: 'inside', numbers };
+  return { id: setsItself ? 'tensionerFaulty' : tension === 'loose' ? 'loose' : 'overTight', numbers };
+}
 
 /** What the travel of an adjuster says. */
 export interface TravelJudgement {

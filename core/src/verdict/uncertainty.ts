@@ -1,6 +1,6 @@
 import { median, standardDeviation } from 'simple-statistics';
 import type { Tool } from '../contracts';
-import { InputError, positive } from '../units';
+import { InputError, positive, zeroOrMore } from '../units';
 
 /** Repeats boiled down: their median and how far it can be trusted. mm. */
 export interface Repeats {
@@ -32,15 +32,19 @@ export function toolUncertainty(tool: Pick<Tool, 'resolution' | 'uncertainty'>, 
  * @throws InputError
  * @example judgeRepeats([35.1], { resolution: 0.1 }, false).expanded // 0.0577
  */
-export function judgeRepeats(values: readonly number[], tool: Pick<Tool, 'resolution' | 'uncertainty'>, bothEnds: boolean): Repeats {
-  if (values.length === 0) throw new InputError('values', '[]', 'at least one reading');
-  values.forEach((v) => positive('values', v));
-  const u = toolUncertainty(tool, bothEnds);
+export function judgeRepeats(values: readonly number[], tool: Pick<Tool, 'resolution' | 'uncertainty'>, bothEnds: boolean, zeroAllowed = false): Repeats {
   const n = values.length;
-  const s = n > 1 ? standardDeviation([...values]) * Math.sqrt(n / (n - 1)) : 0;
+  if (n === 0) throw new InputError('values', '[]', 'at least one reading');
+  for (const v of values) if (zeroAllowed) zeroOrMore('values', v); else positive('values', v);
+  const u = toolUncertainty(tool, bothEnds);
+  if (n === 1) return { value: values[0] ?? 0, count: 1, expanded: 2 * u, toolUncertainty: u, scattered: false, spread: 0 };
+  const s = standardDeviation([...values]) * Math.sqrt(n / (n - 1));
   const spread = Math.max(...values) - Math.min(...values);
   return { value: median([...values]), count: n, expanded: 2 * Math.sqrt(u * u + (s * s) / n), toolUncertainty: u, scattered: spread > 6 * u + 1e-9, spread };
 }
+
+/** Repeats from which nothing better can be had with the tool at hand. */
+export const ENOUGH_REPEATS = 3;
 
 /** Where a wear fraction stands against its limit, 1, by ISO 14253-1: proven only when the whole ±U is on one side. */
 export function againstLimit(wear: number, expanded: number): 'inside' | 'doubt' | 'out' {

@@ -126,7 +126,7 @@ describe('feeder conveyor chain, spring gauge with slot left', () => {
     expect(headSentence(conveyor, verdict.places[0]!.findings)).toMatch(/False tension.*0 mm of the 45 mm travel is left.*Take out one half link.*offset link.*20\.7|False tension.*21 mm/);
   });
   test('no slot left on a chain stretched to its limit is replaced', () => {
-    const stretched = { ...conveyor, takeUp: { ...conveyor.takeUp, limitPercent: 2.2 } };
+    const stretched = { ...conveyor, takeUp: { ...conveyor.takeUp!, limitPercent: 2.2 } };
     const verdict = judgeCheck(stretched, [reading(conveyor.id, 'left', mark('at')), reading(conveyor.id, 'left', travel(0))], facts)!;
     expect(verdict.decision).toBe('replace');
   });
@@ -204,7 +204,7 @@ describe('precedence, row by row', () => {
     expect(decide([finding(next), finding(id)])).toMatchObject({ decision, findings: [{ id }, { id: next }] }));
   test('every finding has a sentence, without a hole in it', () => {
     for (const [id] of PRECEDENCE) {
-      const numbers = { value: 1, count: 1, total: 4, missing: 1, left: 1, percent: 1, limitPercent: 2, hours10: Infinity, found: 'cord showing', why: 'too dark', position: 'Feeder level', a: 'left', b: 'right', what: 'mark' };
+      const numbers = { value: 1, count: 1, total: 4, missing: 1, left: 1, percent: 1, limitPercent: 2, hours10: Infinity, found: 'cord showing', why: 'too dark', position: 'Feeder level', a: 'left', b: 'right', what: 'mark', gauge: 'Wear gauge', product: 'Gear oil', used: 'Engine oil', option: 'high' };
       expect(sentence(belt, { id, numbers })).toMatch(/^[A-Z0-9].*\.$/);
       expect(sentence(belt, { id, numbers })).not.toMatch(/undefined|NaN|Infinity/);
     }

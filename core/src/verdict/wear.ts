@@ -1,17 +1,14 @@
 import type { MeasuredCheck, Reading, WearRate } from '../contracts';
 import { defaultElongationLimit, elongation, nominalLength, pitchesNeeded } from '../chain';
-import { chanceReached, hoursToLimit, wearAt, wearPosterior, type WearPoint } from '../forecast';
+import { chanceReached, hoursAtDeviate, wearAt, wearPosterior, type WearPoint } from '../forecast';
 import { InputError } from '../units';
 import type { Finding } from './precedence';
-import { againstLimit, judgeRepeats } from './uncertainty';
+import { againstLimit, ENOUGH_REPEATS, judgeRepeats } from './uncertainty';
 
 /** Chance of reaching the limit in season from which a component is to be watched. Shop rule. */
 export const WATCH_CHANCE = 0.2;
 /** Standard deviation of a wear fraction that no tool sees: where round the belt, dirt, temperature. Model assumption. */
 const PROCESS_NOISE = 0.03;
-/** Repeats from which nothing better can be had with the tool at hand. */
-const ENOUGH_REPEATS = 3;
-
 /** A reading on the tally strip: wear fraction, 0 new, 1 limit. */
 export interface StripTick {
   readonly readingId: string;
@@ -34,10 +31,18 @@ export interface WearForecast {
   readonly hours90: number;
 }
 
-/** New size and limit of a measured check, mm; elongation limits turned into lengths. */
-export function limitsOf(check: MeasuredCheck): { nominal: number; limit: number; limitPercent?: number } {
+/** New size and limit of a check that wears, in the core's own unit; elongation limits turned into lengths. */
+export interface WearLimits {
+  readonly nominal: number;
+  readonly limit: number;
+  readonly limitPercent?: number;
+}
+
+/** New size and limit of a measured check; undefined for a band, which is set and does not wear. */
+export function wearLimitsOf(check: MeasuredCheck): WearLimits | undefined {
   const { limit } = check;
-  if (limit.type === 'wear') return { nominal: limit.nominal, limit: limit.limit };
+  if (limit.type === 'band') return undefined;
+  if (limit.type === 'wear') return limit;
   const limitPercent = limit.limitPercent ?? defaultElongationLimit(limit.largerSprocketTeeth, check.takeUp !== undefined);
   const nominal = nominalLength(limit.pitches, limit.pitch);
   return { nominal, limit: nominal * (1 + limitPercent / 100), limitPercent };
@@ -54,10 +59,10 @@ export function wearFraction(x: number, nominal: number, limit: number): number 
 }
 
 /** Judges the wear of one measured place: findings, the wear fraction and its expanded uncertainty. */
-export function judgeWear(check: MeasuredCheck, values: readonly number[], tool: Reading['tool']): { wear: number; expanded: number; value: number; expandedLength: number; findings: Finding[] } {
-  const { nominal, limit, limitPercent } = limitsOf(check);
+export function judgeWear(check: MeasuredCheck, { nominal, limit, limitPercent }: WearLimits, values: readonly number[], tool: Reading['tool']): { wear: number; expanded: number; value: number; expandedLength: number; findings: Finding[] } {
   const trusted = tool ?? check.tool;
-  const repeats = judgeRepeats(values, trusted, check.limit.type === 'elongation');
+  // nothing left of a knife or no play at all is a reading; a belt or chain of no length is not
+  const repeats = judgeRepeats(values, trusted, check.limit.type === 'elongation', check.limit.type === 'wear' && (nominal === 0 || limit === 0));
   const wear = wearFraction(repeats.value, nominal, limit);
   const expanded = repeats.expanded / Math.abs(nominal - limit);
   const numbers = {
@@ -85,11 +90,11 @@ export function forecastWear(rate: WearRate, ticks: readonly StripTick[], expand
   const posterior = wearPosterior({ a0: rate.atNew, sa: rate.atNewSd, mu: rate.perHour, tau: rate.sd }, points);
   const inService = Math.max(0, now - lifeStart);
   const { mean, sd } = wearAt(posterior, inService + season);
-  const hours = (q: number) => hoursToLimit(posterior, q, inService) - inService;
+  const hours = (z: number) => hoursAtDeviate(posterior, z, inService) - inService;
   return {
     low: mean - TEN_PERCENT * sd, middle: mean, high: mean + TEN_PERCENT * sd,
     chance: chanceReached(posterior, inService + season),
-    hours10: hours(0.1), hours50: hours(0.5), hours90: hours(0.9),
+    hours10: hours(-TEN_PERCENT), hours50: hours(0), hours90: hours(TEN_PERCENT),
   };
 }
 

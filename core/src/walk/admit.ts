@@ -1,5 +1,5 @@
 import { parseISO, formatISO, addDays } from 'date-fns';
-import type { Check, Day, Machine, Reading, ReadingKind, SpecSheet } from '../contracts';
+import { takeUpOf, type Check, type Day, type Machine, type Reading, type ReadingKind, type SpecSheet } from '../contracts';
 import { checksFor } from './checks';
 
 /** What is wrong with one field of a reading, and the remedy. */
@@ -15,6 +15,11 @@ const TAKES: Readonly<Record<Check['kind'], readonly ReadingKind[]>> = {
   mark: ['mark', 'travel'],
   feel: ['feel', 'travel'],
   count: ['count'],
+  gonogo: ['gonogo'],
+  condition: ['condition'],
+  level: ['level'],
+  setting: ['setting'],
+  service: ['service'],
 };
 
 /**
@@ -35,12 +40,35 @@ export function admissionTroubles(reading: Reading, machine: Machine, sheets: re
   if (takenOn > formatISO(addDays(parseISO(today), 1), { representation: 'date' })) wrong('takenAt', `${takenOn} lies in the future; today is ${today}. Check the date.`);
   const { value } = reading;
   if (value.kind !== 'skip' && !TAKES[check.kind].includes(value.kind)) wrong('value.kind', `${check.component} takes ${TAKES[check.kind].join(' or ')}, not ${value.kind}.`);
-  else if (value.kind === 'travel' && check.kind !== 'count') {
-    if (!check.takeUp) wrong('value.kind', `${check.component} has no adjuster travel to read.`);
-    else if (value.left > check.takeUp.total + check.takeUp.resolution) wrong('value.left', `${value.left} mm is more than the whole travel, ${check.takeUp.total} mm. Read the slot again.`);
-  } else if (value.kind === 'count' && check.kind === 'count') {
-    const all = value.missing + value.damaged + value.oneEdge + value.bothEdges;
-    if (all > check.total) wrong('value', `${all} knives counted, but there are ${check.total}. Count each knife once.`);
-  }
+  else troubles.push(...valueTroubles(check, value));
   return troubles;
+}
+
+/** No length on a machine is longer than 50 m, mm. */
+const LONGEST = 50_000;
+
+/** What is wrong with a value of the right kind. */
+function valueTroubles(check: Check, value: Reading['value']): FieldTrouble[] {
+  if (value.kind === 'measure' && (check.kind === 'measure' || check.kind === 'series')) {
+    const { limit } = check;
+    const zeroCannotBe = limit.type === 'elongation' || (limit.type === 'wear' && limit.nominal > 0 && limit.limit > 0);
+    return value.values.flatMap((v, i) => {
+      if (v === 0 && zeroCannotBe) return [{ field: `value.values.${i}`, message: `${check.component}: a reading of 0 cannot be. Measure again.` }];
+      if (check.quantity === 'length' && v > LONGEST) return [{ field: `value.values.${i}`, message: `${v} mm cannot be on a machine. Check the unit.` }];
+      return [];
+    });
+  }
+  if (value.kind === 'travel') {
+    const takeUp = takeUpOf(check);
+    if (!takeUp) return [{ field: 'value.kind', message: `${check.component} has no adjuster travel to read.` }];
+    if (value.left > takeUp.total + takeUp.resolution) return [{ field: 'value.left', message: `${value.left} mm is more than the whole travel, ${takeUp.total} mm. Read the slot again.` }];
+  }
+  if (value.kind === 'count' && check.kind === 'count') {
+    const all = value.missing + value.damaged + value.oneEdge + value.bothEdges;
+    if (all > check.total) return [{ field: 'value', message: `${all} ${check.counted} counted, but there are ${check.total}. Count each one once.` }];
+  }
+  if (value.kind === 'setting' && check.kind === 'setting' && !check.options.includes(value.option)) {
+    return [{ field: 'value.option', message: `"${value.option}" is no option of ${check.component}. Use one of: ${check.options.join(', ')}.` }];
+  }
+  return [];
 }

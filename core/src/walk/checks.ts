@@ -1,7 +1,17 @@
-import type { Machine, SpecSheet } from '../contracts';
+import type { Check, Machine, SpecSheet } from '../contracts';
 
-/** The checks that apply to a machine: its combine's sheet and that of the header on it, front to back. */
-export function checksFor(machine: Pick<Machine, 'model' | 'header'>, sheets: readonly SpecSheet[]): SpecSheet['checks'] {
-  const models = [machine.model, machine.header?.model];
-  return sheets.filter((s) => models.includes(s.model)).flatMap((s) => s.checks).sort((a, b) => a.station - b.station);
+type Build = Readonly<Record<string, string>>;
+
+/** The checks that apply to a machine as it is built: its combine's sheet and that of the header on it, front to back. */
+export function checksFor(machine: Pick<Machine, 'model' | 'header' | 'equipment'>, sheets: readonly SpecSheet[]): Check[] {
+  const { header } = machine;
+  return sheets
+    .flatMap((s) => (s.model === machine.model ? checksOfBuild(s, machine.equipment ?? {}) : header && s.model === header.model ? checksOfBuild(s, header.equipment ?? {}) : []))
+    .sort((a, b) => a.station - b.station);
+}
+
+/** The checks of a sheet on one build. Equipment nothing is said of stands at its first option. */
+export function checksOfBuild(sheet: SpecSheet, build: Build): Check[] {
+  const fitted = new Map(sheet.equipment.map((e) => [e.id, e.options.some((o) => o.id === build[e.id]) ? build[e.id] : e.options[0]?.id]));
+  return sheet.checks.filter((check) => Object.entries(check.when).every(([id, options]) => options.includes(fitted.get(id) ?? '')));
 }

@@ -1,4 +1,4 @@
-import type { Check, Reading, Walk } from '../contracts';
+import { takeUpOf, type Check, type Reading, type Walk } from '../contracts';
 
 /** Where one check stands in a walk. `again`: a later adjustment elsewhere has loosened it. */
 export interface WalkStop {
@@ -30,7 +30,7 @@ export function walkStops(checks: readonly Check[], walk: Pick<Walk, 'id'>, read
 
 /** Places of a check still without a main reading, or without the travel left that it needs. */
 export function unreadPlaces(check: Check, readings: readonly Reading[]): string[] {
-  const needsTravel = check.kind !== 'count' && check.takeUp !== undefined;
+  const needsTravel = takeUpOf(check) !== undefined;
   return check.places.filter((place) => {
     const own = readings.filter((r) => r.checkId === check.id && r.place === place);
     if (own.some((r) => r.value.kind === 'skip' || (r.value.kind === 'look' && !own.some((o) => o.value.kind === 'measure')))) return false;
