@@ -1,8 +1,8 @@
 import { v5 as uuidv5 } from 'uuid';
-import { Reading, type Check, type Machine, type ReadingValue, type SpecSheet, type TakeUp, type Walk } from '@green-tally/core/contracts';
+import { QUANTITY_UNITS, Reading, takeUpOf, type Check, type MeasuredCheck, type Machine, type ReadingValue, type SpecSheet, type TakeUp, type Walk } from '@green-tally/core/contracts';
 import { elongationFromTravel } from '@green-tally/core/chain';
 import { seasonHours } from '@green-tally/core/forecast';
-import { limitsOf } from '@green-tally/core/verdict';
+import { expectedOption, wearLimitsOf } from '@green-tally/core/verdict';
 import { checksFor } from '@green-tally/core/walk';
 import type { DemoMachine, Life } from './machines';
 import { random, type Random } from '@green-tally/core/random';
@@ -76,22 +76,50 @@ function foundAt(check: Check, place: string, demo: DemoMachine, machine: Machin
   switch (check.kind) {
     case 'measure':
     case 'series': {
-      const { nominal, limit } = limitsOf(check);
+      const limits = wearLimitsOf(check);
+      if (!limits) return [inBand(check, dice)];
+      const { nominal, limit } = limits;
       const spread = check.kind === 'series' ? 0.96 + (0.08 * ((check.places.indexOf(place) * 7) % 5)) / 4 : 1;
       const wear = wearAt(lifeOf(check, demo) ?? { wear: 0.3 }, machine, stop, stops) * spread;
       const step = check.tool.resolution;
       const x = Number((Math.round((nominal + (limit - nominal) * wear + dice.normal() * step * 0.35) / step) * step).toFixed(3));
-      const measured: ReadingValue = { kind: 'measure', values: [x], typed: [String(x)], unit: 'mm' };
+      const measured: ReadingValue = { kind: 'measure', values: [x], typed: [String(x)], unit: QUANTITY_UNITS[check.quantity][0] };
       return check.takeUp ? [measured, travelAt(check.takeUp, wear * check.takeUp.limitPercent, dice)] : [measured];
     }
     case 'mark':
-      return [{ kind: 'mark', stands: 'at', by: 0 }, travelAt(check.takeUp, demo.conveyor * share, dice)];
+      return [{ kind: 'mark', stands: 'at', by: 0 }, ...travels(check, demo.conveyor * share, dice)];
     case 'feel':
-      return [{ kind: 'feel', feel: 'justSlides' }, travelAt(check.takeUp, 0.9 * share, dice)];
+      return [{ kind: 'feel', feel: 'justSlides' }, ...travels(check, 0.9 * share, dice)];
     case 'count':
-      return [{ kind: 'count', missing: 0, damaged: 0, oneEdge: Math.round((check.turnFrom - 1) * dice.next()), bothEdges: 0 }];
+      return [{ kind: 'count', missing: 0, damaged: 0, oneEdge: check.turnFrom === undefined ? 0 : Math.round((check.turnFrom - 1) * dice.next()), bothEdges: 0 }];
+    case 'gonogo':
+      return [{ kind: 'gonogo', fits: check.good === 'fits' }];
+    case 'condition':
+      return [{ kind: 'condition', grade: 'sound', seen: [], found: '' }];
+    case 'level':
+      return [{ kind: 'level', level: 'right', colour: '' }];
+    case 'setting':
+      return [{ kind: 'setting', option: expectedOption(check, machine.harvest.crop, machine.header?.model)?.option ?? check.options[0] ?? '' }];
+    case 'service':
+      return [{ kind: 'service', amount: check.amount ?? null, product: '' }];
   }
 }
+
+/** A reading well inside its band, a little off the middle. */
+function inBand(check: MeasuredCheck, dice: Random): ReadingValue {
+  const { limit } = check;
+  if (limit.type !== 'band') throw new Error(`${check.id} has no band`);
+  const low = limit.low ?? (limit.high ?? 1) * 0.5;
+  const high = limit.high ?? low * 1.3;
+  const step = check.tool.resolution;
+  const x = Number((Math.round(((low + high) / 2 + dice.normal() * step * 0.3) / step) * step).toFixed(4));
+  return { kind: 'measure', values: [x], typed: [String(x)], unit: QUANTITY_UNITS[check.quantity][0] };
+}
+
+const travels = (check: Check, elongation: number, dice: Random): ReadingValue[] => {
+  const takeUp = takeUpOf(check);
+  return takeUp ? [travelAt(takeUp, elongation, dice)] : [];
+};
 
 /** Travel left when the chain has grown by so many %. */
 function travelAt(takeUp: TakeUp, elongation: number, dice: Random): ReadingValue {
@@ -102,7 +130,7 @@ function travelAt(takeUp: TakeUp, elongation: number, dice: Random): ReadingValu
 
 function asNew(check: Check): readonly ReadingValue[] {
   if (check.kind !== 'measure' && check.kind !== 'series') return [];
-  const { nominal } = limitsOf(check);
+  const nominal = wearLimitsOf(check)?.nominal ?? 0;
   const measured: ReadingValue = { kind: 'measure', values: [nominal], typed: [String(nominal)], unit: 'mm' };
   return check.takeUp ? [measured, { kind: 'travel', left: check.takeUp.total, linksOut: 0, typed: String(check.takeUp.total), unit: 'mm' }] : [measured];
 }

@@ -1,7 +1,8 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { takeUpOf } from '@green-tally/core/contracts';
 import { headSentence, type CheckVerdict } from '@green-tally/core/verdict';
-import { printHours, printNumber } from '@green-tally/core/units';
+import { printAs, printHours, printNumber } from '@green-tally/core/units';
 import { BandStrip, DecisionBadge, Quiet, Row, Strong, Tap, TallyStrip } from '../ui';
 
 /** The place of a check that speaks loudest: its decision, then its wear. */
@@ -47,8 +48,24 @@ export function CheckStrip({ verdict, place }: { verdict: CheckVerdict; place?: 
   const { check } = verdict;
   const worst = verdict.places.find((p) => p.place === place) ?? worstPlace(verdict);
   if (!worst) return null;
-  if (check.kind === 'measure' || check.kind === 'series') return worst.ticks.length ? <TallyStrip name={check.component} ticks={worst.ticks} forecast={worst.forecast} /> : null;
-  if (check.kind === 'count') return null;
+  if (check.kind === 'measure' || check.kind === 'series') {
+    if (check.limit.type === 'band') return <MeasuredBand verdict={verdict} />;
+    return worst.ticks.length ? <TallyStrip name={check.component} ticks={worst.ticks} forecast={worst.forecast} /> : null;
+  }
+  const takeUp = takeUpOf(check);
+  if (!takeUp) return null;
   const ticks = verdict.places.flatMap((p) => (p.travelLeft === undefined ? [] : [{ label: p.place, value: p.travelLeft }]));
-  return ticks.length ? <BandStrip name={`${check.component}, travel left`} from={0} to={check.takeUp.total} low={check.takeUp.reserve} high={check.takeUp.total} ticks={ticks} /> : null;
+  return ticks.length ? <BandStrip name={`${check.component}, travel left`} from={0} to={takeUp.total} low={takeUp.reserve} high={takeUp.total} ticks={ticks} /> : null;
+}
+
+/** Readings of a check that is set, on its band. */
+function MeasuredBand({ verdict: { check, places } }: { verdict: CheckVerdict }) {
+  if ((check.kind !== 'measure' && check.kind !== 'series') || check.limit.type !== 'band') return null;
+  const ticks = places.flatMap((p) => (p.value === undefined ? [] : [{ label: p.place, value: p.value }]));
+  if (!ticks.length) return null;
+  const values = ticks.map((t) => t.value);
+  const low = check.limit.low ?? Math.min(0, ...values);
+  const high = check.limit.high ?? Math.max(low * 1.5, ...values);
+  const margin = (high - low) / 2;
+  return <BandStrip name={`${check.component}, ${check.measures}`} from={Math.max(0, Math.min(low - margin, ...values))} to={Math.max(high + margin, ...values)} low={low} high={high} ticks={ticks} write={(v) => printAs(v, check, 2)} />;
 }

@@ -12,8 +12,8 @@ describe('what the keys write', () => {
 
 function Bench({ trouble }: { trouble?: string }) {
   const [text, setText] = useState('');
-  const [unit, setUnit] = useState<'mm' | 'in'>('mm');
-  return <Pad label="reading 1" text={text} unit={unit} onText={setText} onUnit={setUnit} trouble={trouble} />;
+  const [unit, setUnit] = useState('mm');
+  return <Pad label="reading 1" text={text} unit={unit} units={['mm', 'in']} onText={setText} onUnit={setUnit} trouble={trouble} />;
 }
 
 describe('the pad', () => {

@@ -8,9 +8,13 @@ interface PadProps {
   readonly label: string;
   /** as typed so far */
   readonly text: string;
-  readonly unit: 'mm' | 'in';
+  readonly unit: string;
+  /** units that can be typed in; one only: no unit key */
+  readonly units: readonly string[];
+  /** keys for the ruler's fractions */
+  readonly fractions?: boolean;
   readonly onText: (text: string) => void;
-  readonly onUnit: (unit: 'mm' | 'in') => void;
+  readonly onUnit: (unit: string) => void;
   /** what is wrong with what was typed; the typing stays */
   readonly trouble?: string | undefined;
   readonly onEnter?: () => void;
@@ -36,15 +40,20 @@ export function pressKey(text: string, key: string): string {
 }
 
 /** The pad: digits, the ruler's fractions, unit; each key 56 px. The keyboard types into it as well. */
-export function Pad({ label, text, unit, onText, onUnit, trouble, onEnter, autoFocus = false, extras = [] }: PadProps) {
+export function Pad({ label, text, unit, units, fractions = true, onText, onUnit, trouble, onEnter, autoFocus = false, extras = [] }: PadProps) {
   const palette = usePalette();
   const key = (name: string, title: string, onPress: () => void, soft = false) => (
     <Tap key={name} label={name} onPress={onPress} testID={`key ${title}`} style={{ flex: 1, minHeight: 56, borderRadius: 12, borderWidth: 2, borderColor: palette.line, backgroundColor: soft ? palette.pineTint : palette.card, alignItems: 'center', justifyContent: 'center', paddingHorizontal: 2 }}>
       <Strong style={{ fontFamily: FONT.bold, fontSize: title.length > 3 ? 16 : soft ? 18 : 24, textAlign: 'center' }}>{title}</Strong>
     </Tap>
   );
-  const side = [{ title: unit === 'mm' ? 'inch' : 'mm', onPress: () => onUnit(unit === 'mm' ? 'in' : 'mm') }, { title: 'space', onPress: () => onText(pressKey(text, ' ')) }, ...extras].slice(0, 4);
-  const names: Readonly<Record<string, string>> = { '⌫': 'delete', '.': 'decimal point', inch: `unit is ${unit}, change`, mm: `unit is ${unit}, change` };
+  const other = units[(units.indexOf(unit) + 1) % units.length];
+  const unitTitle = other === 'in' ? 'inch' : (other ?? unit);
+  const side = [
+    ...(other && other !== unit ? [{ title: unitTitle, onPress: () => onUnit(other) }] : []),
+    ...(fractions ? [{ title: 'space', onPress: () => onText(pressKey(text, ' ')) }] : []), ...extras,
+  ].slice(0, 4);
+  const names: Readonly<Record<string, string>> = { '⌫': 'delete', '.': 'decimal point', [unitTitle]: `unit is ${unit}, change` };
   return (
     <View style={{ gap: 8 }}>
       <View style={{ borderWidth: 3, borderColor: trouble ? palette.rust : palette.pine, borderRadius: 14, backgroundColor: palette.card, paddingHorizontal: 14, minHeight: 60, flexDirection: 'row', alignItems: 'center', gap: 8 }}>
@@ -68,7 +77,7 @@ export function Pad({ label, text, unit, onText, onUnit, trouble, onEnter, autoF
       {trouble ? <View role="alert"><Strong tone="rust" testID="pad trouble">{trouble}</Strong></View> : null}
       {ROWS.map((row, i) => (
         <View key={row[0]} style={{ flexDirection: 'row', gap: 8 }}>
-          {row.map((k) => key(k.startsWith('/') ? `fraction 1${k}` : (names[k] ?? k), k.startsWith('/') ? `1${k}` : k, () => onText(pressKey(text, k)), k.startsWith('/')))}
+          {row.filter((k) => fractions || !k.startsWith('/')).map((k) => key(k.startsWith('/') ? `fraction 1${k}` : (names[k] ?? k), k.startsWith('/') ? `1${k}` : k, () => onText(pressKey(text, k)), k.startsWith('/')))}
           {side[i] ? key(names[side[i].title] ?? side[i].title, side[i].title, side[i].onPress) : <View style={{ flex: 1 }} />}
         </View>
       ))}

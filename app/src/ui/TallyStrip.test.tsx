@@ -25,5 +25,5 @@ describe('the tally strip', () => {
 
 test('the band strip says which side lies outside', () => {
   render(<BandStrip name="Travel left" from={0} to={45} low={10} high={45} ticks={[{ label: 'left', value: 0 }, { label: 'right', value: 21 }]} />);
-  expect(screen.getByLabelText('Travel left: left 0 mm, outside the band; right 21 mm, inside the band. Band 10 to 45 mm.')).toBeTruthy();
+  expect(screen.getByLabelText('Travel left: left 0 mm, outside the band; right 21 mm, inside the band. Band 10 mm to 45 mm.')).toBeTruthy();
 });

@@ -14,6 +14,7 @@ import { CountEntry } from './CountEntry';
 import type { EntryProps, Taken } from './entries';
 import { MeasureEntry } from './MeasureEntry';
 import { PositionBanner } from './PositionBanner';
+import { SeenEntry } from './SeenEntry';
 import { SeriesEntry } from './SeriesEntry';
 import { newReading, positionConfirmedAt } from './session';
 import { TensionEntry } from './TensionEntry';
@@ -190,11 +191,12 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
     file, walk, state: wish.state, places: wish.places, readings: current, verdict, draftKey: `draft|${walk.id}|${check.id}|${wish.state}`, linksOut: wish.linksOut, onTake: take, onDone: () => setChosen('verdict'), frame,
   };
   switch (check.kind) {
-    case 'measure': return <MeasureEntry {...props} check={check} />;
+    case 'measure': return check.places.length > 1 || check.takeUp ? <SeriesEntry {...props} check={check} /> : <MeasureEntry {...props} check={check} />;
     case 'series': return <SeriesEntry {...props} check={check} />;
     case 'mark':
     case 'feel': return <TensionEntry {...props} check={check} />;
     case 'count': return <CountEntry {...props} check={check} />;
+    default: return <SeenEntry {...props} check={check} />;
   }
 }
 

@@ -1,19 +1,19 @@
 import { useEffect, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { median } from 'simple-statistics';
-import type { Reading, SeriesCheck } from '@green-tally/core/contracts';
+import { QUANTITY_UNITS, type CheckUnit, type MeasuredCheck, type Reading } from '@green-tally/core/contracts';
 import { elongation } from '@green-tally/core/chain';
-import { printLength, printNumber } from '@green-tally/core/units';
-import { limitsOf, wearFraction } from '@green-tally/core/verdict';
+import { printAs, printNumber } from '@green-tally/core/units';
+import { limitWords, wearFraction, wearLimitsOf } from '@green-tally/core/verdict';
 import { useDraft } from '../store';
 import { FONT, Glyph, Press, Quiet, Row, Strong, Tap, usePalette, useWide } from '../ui';
 import type { EntryProps, Taken } from './entries';
-import { readLength, readTravel } from './lengthText';
+import { readMeasured, readTravel } from './lengthText';
 
 type Phase = 'measure' | 'travel';
 
 /** The same measure at many places in one pass, then the travel left at each; what falls out of the family is challenged. */
-export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone, frame, linksOut }: EntryProps<SeriesCheck>) {
+export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone, frame, linksOut }: EntryProps<MeasuredCheck>) {
   const palette = usePalette();
   const wide = useWide();
   const valueAt = (place: string, kind: Phase): number | undefined => {
@@ -25,10 +25,13 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
   const [chosen, setChosen] = useState<string | undefined>();
   const place = chosen ?? unread(phase)[0] ?? places[0] ?? '';
   const [text, setText] = useDraft(`${draftKey}|${phase}`);
-  const [unit, setUnit] = useState<'mm' | 'in'>(check.unit);
+  const [unit, setUnit] = useState<CheckUnit>(check.unit);
   const [trouble, setTrouble] = useState<string | undefined>();
   const [challenge, setChallenge] = useState<{ place: string; taken: Taken; by: number; typed: string } | undefined>();
-  const { nominal, limit, limitPercent } = limitsOf(check);
+  const limits = wearLimitsOf(check);
+  const outOfFamily = check.kind === 'series' ? check.outOfFamily : Infinity;
+  const units: readonly CheckUnit[] = QUANTITY_UNITS[check.quantity];
+  const otherUnit = units[(units.indexOf(unit) + 1) % units.length] ?? unit;
   const before = places[places.indexOf(place) - 1];
   const same = before ? valueAt(before, phase) : undefined;
 
@@ -50,22 +53,23 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
     const taken: Taken = { place, value: { kind: 'measure', values: [mm], typed: [typed], unit: written } };
     const others = places.filter((p) => p !== place).flatMap((p) => valueAt(p, 'measure') ?? []);
     const by = others.length >= 3 ? mm - median(others) : 0;
-    if (Math.abs(by) > check.outOfFamily) return setChallenge({ place, taken, by, typed: `${typed} ${written}` });
+    if (Math.abs(by) > outOfFamily) return setChallenge({ place, taken, by, typed: `${typed} ${written}` });
     return store(taken);
   };
   const next = async () => {
-    const read = phase === 'travel' && check.takeUp ? readTravel(text, unit, check.takeUp.total) : readLength(text, unit, nominal * 3);
+    const travel = phase === 'travel' && check.takeUp ? readTravel(text, unit === 'in' ? 'in' : 'mm', check.takeUp.total) : undefined;
+    const read = travel && 'mm' in travel ? { value: travel.mm, unit: travel.unit } : (travel ?? readMeasured(text, check, unit));
     if ('trouble' in read) return setTrouble(read.trouble);
-    await take(read.mm, text.trim(), read.unit);
+    await take(read.value, text.trim(), read.unit);
   };
 
   const rows = groupBySides(places);
   const cell = (p: string) => {
     const mm = valueAt(p, 'measure');
     const left = valueAt(p, 'travel');
-    const wear = mm === undefined ? 0 : wearFraction(mm, nominal, limit);
+    const wear = mm === undefined || !limits ? 0 : wearFraction(mm, limits.nominal, limits.limit);
     const here = p === place;
-    const words = mm === undefined ? '–' : check.limit.type === 'elongation' ? `${elongation(mm, check.limit.pitches, check.limit.pitch).toFixed(1)} %` : printLength(mm, check.style, 1);
+    const words = mm === undefined ? '–' : check.limit.type === 'elongation' ? `${elongation(mm, check.limit.pitches, check.limit.pitch).toFixed(1)} %` : printAs(mm, check, 2);
     return (
       <Tap key={p} testID={`cell ${p}`} label={`${p}: ${mm === undefined ? 'not read' : words}${left === undefined ? '' : `, ${printNumber(left, 0)} mm travel left`}`} onPress={() => { setChosen(p); setChallenge(undefined); }} style={{ flex: 1, minHeight: 48, borderRadius: 10, borderWidth: here ? 4 : 2, borderColor: here ? palette.pine : palette.line, backgroundColor: challenge?.place === p ? palette.violetTint : palette.card, overflow: 'hidden', justifyContent: 'center' }}>
         <View style={{ flexDirection: 'row', justifyContent: 'center', alignItems: 'baseline', gap: 8 }}>
@@ -78,7 +82,7 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
   };
   const body = (
     <>
-      <Quiet>{`new ${printLength(nominal, check.style, 1)} · limit ${printLength(limit, check.style, 1)}${limitPercent ? ` (${printNumber(limitPercent, 2)} %)` : ''}${phase === 'travel' && check.takeUp ? ` · now the travel left at each tightener, of ${check.takeUp.total} mm` : ''}`}</Quiet>
+      <Quiet>{`${limitWords(check, check, 1)}${phase === 'travel' && check.takeUp ? ` · now the travel left at each tightener, of ${check.takeUp.total} mm` : ''}`}</Quiet>
       <View style={{ gap: 6 }}>
         {rows.sides.length > 1 ? <View style={{ flexDirection: 'row', gap: 6 }}><Quiet style={{ width: 60 }}>row</Quiet>{rows.sides.map((s) => <Quiet key={s} style={{ flex: 1, textAlign: 'center' }}>{s}</Quiet>)}</View> : null}
         {rows.rows.map((r) => <View key={r.name} style={{ flexDirection: 'row', gap: 6, alignItems: 'center' }}><Strong style={{ width: 60 }}>{r.name}</Strong>{r.places.map(cell)}</View>)}
@@ -94,7 +98,7 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
   const type = (t: string) => { setText(t); setTrouble(undefined); };
   const footer = challenge ? (
     <View role="alert" style={{ gap: 10 }}>
-      <Row><Glyph decision="remeasure" color={palette.violet} /><Strong style={{ flex: 1 }} testID="challenge">{`${capital(challenge.place)}, ${challenge.typed}: ${printLength(Math.abs(challenge.by), check.style, 1)} ${challenge.by > 0 ? 'longer' : 'shorter'} than its neighbours.`}</Strong></Row>
+      <Row><Glyph decision="remeasure" color={palette.violet} /><Strong style={{ flex: 1 }} testID="challenge">{`${capital(challenge.place)}, ${challenge.typed}: ${printAs(Math.abs(challenge.by), check, 1)} ${challenge.by > 0 ? (check.limit.type === 'elongation' ? 'longer' : 'more') : (check.limit.type === 'elongation' ? 'shorter' : 'less')} than its neighbours.`}</Strong></Row>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Press style={{ flex: 1 }} title="Retake" onPress={() => { setChallenge(undefined); setText(''); }} />
         <Press style={{ flex: 1 }} fill="violet" title="Keep it" onPress={() => void store(challenge.taken)} />
@@ -104,13 +108,13 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
     <View style={{ gap: 8 }}>
       <View style={{ borderWidth: 3, borderColor: trouble ? palette.rust : palette.pine, borderRadius: 14, backgroundColor: palette.card, paddingHorizontal: 14, flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <Quiet style={{ flex: 1 }} testID="series place">{`${place}${phase === 'travel' ? ', travel left' : ''}`}</Quiet>
-        <TextInput testID="pad text" aria-label={`${place}, ${phase === 'travel' ? 'travel left' : 'length'}, in ${unit}`} value={text} onChangeText={type} onSubmitEditing={() => void next()} submitBehavior="submit" inputMode="none" autoFocus={wide} maxLength={24} placeholder="–" placeholderTextColor={palette.quiet} style={{ fontFamily: FONT.bold, fontSize: 30, color: palette.ink, textAlign: 'right', width: 150, minHeight: 48, fontVariant: ['tabular-nums'] }} />
+        <TextInput testID="pad text" aria-label={`${place}, ${phase === 'travel' ? 'travel left' : check.quantity}, in ${unit}`} value={text} onChangeText={type} onSubmitEditing={() => void next()} submitBehavior="submit" inputMode="none" autoFocus={wide} maxLength={24} placeholder="–" placeholderTextColor={palette.quiet} style={{ fontFamily: FONT.bold, fontSize: 30, color: palette.ink, textAlign: 'right', width: 150, minHeight: 48, fontVariant: ['tabular-nums'] }} />
         <Strong>{unit}</Strong>
       </View>
       {trouble ? <View role="alert"><Strong tone="rust" testID="pad trouble">{trouble}</Strong></View> : null}
-      <View style={{ flexDirection: 'row', gap: 6 }}>{['1', '2', '3', '4', '5'].map((d) => key(d, () => type(text + d)))}{key('same', () => { if (same !== undefined) void take(same, printNumber(same, 3), 'mm'); }, undefined, same === undefined ? 'same as the one before' : `same as the one before, ${printNumber(same, 1)} mm`, same === undefined)}</View>
+      <View style={{ flexDirection: 'row', gap: 6 }}>{['1', '2', '3', '4', '5'].map((d) => key(d, () => type(text + d)))}{key('same', () => { if (same !== undefined) void take(same, printNumber(same, 3), units[0] ?? 'mm'); }, undefined, same === undefined ? 'same as the one before' : `same as the one before, ${printNumber(same, 1)} ${units[0] ?? 'mm'}`, same === undefined)}</View>
       <View style={{ flexDirection: 'row', gap: 6 }}>{['6', '7', '8', '9', '0'].map((d) => key(d, () => type(text + d)))}{key('next', () => void next(), 'pine')}</View>
-      <View style={{ flexDirection: 'row', gap: 6 }}>{key('.', () => type(`${text}.`), undefined, 'decimal point')}{key('/', () => type(`${text}/`), undefined, 'fraction stroke')}{key('␣', () => type(`${text} `), undefined, 'space')}{key('⌫', () => type(text.slice(0, -1)), undefined, 'delete')}{key(unit === 'mm' ? 'inch' : 'mm', () => setUnit(unit === 'mm' ? 'in' : 'mm'), undefined, `unit is ${unit}, change`)}{key('skip', () => void store({ place, value: { kind: 'skip', why: 'out of reach' } }), undefined, `skip ${place}: out of reach`)}</View>
+      <View style={{ flexDirection: 'row', gap: 6 }}>{key('.', () => type(`${text}.`), undefined, 'decimal point')}{key('/', () => type(`${text}/`), undefined, 'fraction stroke')}{key('␣', () => type(`${text} `), undefined, 'space')}{key('⌫', () => type(text.slice(0, -1)), undefined, 'delete')}{otherUnit === unit ? null : key(otherUnit === 'in' ? 'inch' : otherUnit, () => setUnit(otherUnit), undefined, `unit is ${unit}, change`)}{key('skip', () => void store({ place, value: { kind: 'skip', why: 'out of reach' } }), undefined, `skip ${place}: out of reach`)}</View>
     </View>
   );
   return <>{frame(body, footer)}</>;
@@ -133,7 +137,7 @@ export function groupBySides(places: readonly string[]): { sides: readonly strin
 }
 
 /** Whether a series is read through: every place measured or skipped, with its travel where the check has an adjuster. */
-export function seriesDone(check: SeriesCheck, places: readonly string[], readings: readonly Reading[]): boolean {
+export function seriesDone(check: MeasuredCheck, places: readonly string[], readings: readonly Reading[]): boolean {
   return places.every((p) => {
     const own = readings.filter((r) => r.place === p);
     return own.some((r) => r.value.kind === 'skip') || (own.some((r) => r.value.kind === 'measure') && (!check.takeUp || own.some((r) => r.value.kind === 'travel')));

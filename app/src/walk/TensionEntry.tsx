@@ -3,24 +3,21 @@ import { View } from 'react-native';
 import { Feel, type FeelCheck, type MarkCheck, type ReadingValue } from '@green-tally/core/contracts';
 import { FEEL_WORDS } from '@green-tally/core/verdict';
 import { useDraft } from '../store';
-import { Card, Choice, Heading, Press, Stepper, Strong } from '../ui';
+import { Card, Choice, Heading, Press, Quiet, Stepper, Strong } from '../ui';
 import type { EntryProps, Taken } from './entries';
 import { readLength, readTravel } from './lengthText';
-import { Schematic } from './schematics/Schematic';
+import { Schematic } from '../schematics/Schematic';
 import { TextEntry } from './TextEntry';
 
 interface Half {
   readonly stand: string;
   readonly by: string;
   readonly left: string;
+  readonly play: string;
 }
-const EMPTY: Half = { stand: '', by: '', left: '' };
+const EMPTY: Half = { stand: '', by: '', left: '', play: '' };
 
-const MARKS = [
-  { value: 'short', title: 'Short of it', text: 'washer not yet at the end of the gauge' },
-  { value: 'at', title: 'At it', text: 'washer level with the end' },
-  { value: 'past', title: 'Past it', text: 'washer beyond the end' },
-] as const;
+const MARKS = [{ value: 'short', title: 'Short of it' }, { value: 'at', title: 'At it' }, { value: 'past', title: 'Past it' }] as const;
 
 const FEELS: Readonly<Record<Feel, string>> = {
   stuck: 'does not move sideways', justSlides: 'slides with a push, cannot be pulled away', slidesEasily: 'slides freely, cannot be pulled away', hangs: 'can be pulled away from the teeth',
@@ -43,10 +40,12 @@ export function TensionEntry({ check, places, draftKey, onTake, onDone, frame, l
     for (const place of places) {
       const half = at(place);
       const main = mainValue(check, half);
-      const travel = half.left.trim() === '' ? { trouble: 'Give the travel left: without it the tension proves nothing. 0 when there is none.' } : readTravel(half.left, 'mm', check.takeUp.total);
+      const travel = !check.takeUp ? undefined : half.left.trim() === '' ? { trouble: 'Give the travel left: without it the tension proves nothing. 0 when there is none.' } : readTravel(half.left, 'mm', check.takeUp.total);
       if ('trouble' in main) found[`${place} stand`] = main.trouble;
-      if ('trouble' in travel) found[`${place} left`] = travel.trouble;
-      if (!('trouble' in main) && !('trouble' in travel)) taken.push({ place, value: main.value }, { place, value: { kind: 'travel', left: travel.mm, linksOut: links, typed: half.left.trim(), unit: travel.unit } });
+      if (travel && 'trouble' in travel) found[`${place} left`] = travel.trouble;
+      if ('trouble' in main || (travel && 'trouble' in travel)) continue;
+      taken.push({ place, value: main.value });
+      if (travel) taken.push({ place, value: { kind: 'travel', left: travel.mm, linksOut: links, typed: half.left.trim(), unit: travel.unit } });
     }
     setTroubles(found);
     if (Object.keys(found).length) return;
@@ -58,17 +57,19 @@ export function TensionEntry({ check, places, draftKey, onTake, onDone, frame, l
   const body = (
     <>
       <Schematic check={check} />
+      {check.kind === 'mark' && places.length > 1 ? <Quiet>{`Short: ${check.words.short}. At: ${check.words.at}. Past: ${check.words.past}.`}</Quiet> : null}
       {places.map((place) => {
         const half = at(place);
         return (
           <Card key={place} testID={`half ${place}`}>
             {places.length > 1 ? <Heading>{`${place.charAt(0).toUpperCase()}${place.slice(1)} side`}</Heading> : null}
             {check.kind === 'mark'
-              ? <Choice label={`Where does the washer stand${places.length > 1 ? `, ${place}` : ''}?`} value={half.stand === '' ? undefined : half.stand} onChange={(stand: string) => change(place, { stand })} options={MARKS.map((m) => ({ value: m.value, title: m.title }))} />
+              ? <Choice label={`Where does it stand${places.length > 1 ? `, ${place}` : ''}?`} value={half.stand === '' ? undefined : half.stand} onChange={(stand: string) => change(place, { stand })} tall={places.length === 1} options={MARKS.map((m) => ({ value: m.value, title: m.title, ...(places.length === 1 ? { text: check.words[m.value] } : {}) }))} />
               : <Choice tall label="How does the chain move on the lower sprocket?" value={half.stand === '' ? undefined : half.stand} onChange={(stand: string) => change(place, { stand })} options={Feel.options.map((f) => ({ value: f, title: capital(FEEL_WORDS[f]), text: FEELS[f] }))} />}
+            {check.kind === 'feel' && check.asksPlay ? <Choice label="Up-and-down play on the sprocket?" value={half.play === '' ? undefined : half.play} onChange={(play: string) => change(place, { play })} options={[{ value: 'no', title: 'None' }, { value: 'yes', title: 'It has play' }]} /> : null}
             {trouble(`${place} stand`)}
             {check.kind === 'mark' && (half.stand === 'short' || half.stand === 'past') ? <TextEntry label={`By how much, mm (${place})`} value={half.by} onChange={(by) => change(place, { by })} hint="2" numeric /> : null}
-            <TextEntry label={`Slot left, mm, of ${check.takeUp.total}${places.length > 1 ? ` (${place})` : ''}`} value={half.left} onChange={(left) => change(place, { left })} hint="measure it" numeric />
+            {check.takeUp ? <TextEntry label={`Slot left, mm, of ${check.takeUp.total}${places.length > 1 ? ` (${place})` : ''}`} value={half.left} onChange={(left) => change(place, { left })} hint="measure it" numeric /> : null}
             {trouble(`${place} left`)}
           </Card>
         );
@@ -84,10 +85,12 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 function mainValue(check: MarkCheck | FeelCheck, half: Half): { value: ReadingValue } | { trouble: string } {
   if (check.kind === 'feel') {
     const feel = Feel.safeParse(half.stand);
-    return feel.success ? { value: { kind: 'feel', feel: feel.data } } : { trouble: 'Choose how the chain moves.' };
+    if (!feel.success) return { trouble: 'Choose how the chain moves.' };
+    if (check.asksPlay && half.play === '') return { trouble: 'Say whether it has play.' };
+    return { value: { kind: 'feel', feel: feel.data, ...(check.asksPlay ? { play: half.play === 'yes' } : {}) } };
   }
   if (half.stand === 'at') return { value: { kind: 'mark', stands: 'at', by: 0 } };
-  if (half.stand !== 'short' && half.stand !== 'past') return { trouble: 'Choose where the washer stands.' };
+  if (half.stand !== 'short' && half.stand !== 'past') return { trouble: 'Choose where it stands.' };
   const by = readLength(half.by, 'mm', 500);
   return 'trouble' in by ? { trouble: `By how much? ${by.trouble}` } : { value: { kind: 'mark', stands: half.stand, by: by.mm } };
 }

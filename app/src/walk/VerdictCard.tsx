@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { printLength } from '@green-tally/core/units';
+import { printAs, type Writing } from '@green-tally/core/units';
 import { DECISION_WORDS, headSentence, needsHand, sentence, type CheckVerdict } from '@green-tally/core/verdict';
 import { CheckStrip, worstPlace } from '../machine/VerdictSummary';
 import { Body, Card, DecisionBadge, DECISION_FILL, FONT, Glyph, Heading, Quiet, Row, Rule, Strong, Title, usePalette } from '../ui';
@@ -12,8 +12,8 @@ export function VerdictCard({ verdict }: { verdict: CheckVerdict }) {
   if (!worst) return null;
   const fill = DECISION_FILL[decision];
   const onHead = fill ? palette.onFill : palette.ink;
-  const style = 'style' in check ? check.style : 'mm';
-  const number = worst.value === undefined || worst.expanded === undefined ? '' : `${printLength(worst.value, style, 2)} ±${printLength(expandedLength(verdict), style === 'inFraction' ? 'inThou' : style, 2).replace(/ (mm|in)$/, '')}`;
+  const writing: Writing = 'style' in check ? check : { quantity: 'length', unit: 'mm', style: 'mm' };
+  const number = worst.value === undefined ? '' : `${printAs(worst.value, writing, 2)} ±${printAs(expandedLength(verdict), writing.style === 'inFraction' ? { ...writing, style: 'inThou' } : writing, 2).replace(/ \S+$/, '')}`;
   const others = worst.findings.slice(1).filter((f) => f.id !== 'inside' && f.id !== 'loose');
   const differing = verdict.places.filter((p) => p.place !== worst.place && p.decision !== 'holds');
   return (

@@ -1,6 +1,21 @@
-import type { Check, Decision, Feel } from '../contracts';
+import type { Check, Decision, Feel, MeasuredCheck } from '../contracts';
 import { printAs, printHours, printNumber, type Writing } from '../units';
 import type { Finding, FindingId } from './precedence';
+import { wearLimitsOf } from './wear';
+
+/**
+ * What a measured check wants, in a few words: "new 38 mm · limit 35 mm", "0.4 mm to 1.2 mm".
+ * @param writing another unit to write it in than the check's own
+ */
+export function limitWords(check: MeasuredCheck, writing: Writing = check, decimals = 2): string {
+  const limits = wearLimitsOf(check);
+  if (limits) return `new ${printAs(limits.nominal, writing, decimals)} · limit ${printAs(limits.limit, writing, decimals)}${limits.limitPercent === undefined ? '' : ` (${printNumber(limits.limitPercent, 2)} %)`}`;
+  if (check.limit.type !== 'band') return '';
+  const { low, high, nominal } = check.limit;
+  const at = (value: number) => printAs(value, writing, decimals);
+  const range = low === undefined ? `at most ${at(high ?? 0)}` : high === undefined ? `at least ${at(low)}` : `${at(low)} to ${at(high)}`;
+  return nominal === undefined ? range : `${range}, best ${at(nominal)}`;
+}
 
 /** Decision words, as a technician says them. */
 export const DECISION_WORDS: Readonly<Record<Decision, string>> = {

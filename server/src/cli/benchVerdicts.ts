@@ -1,13 +1,13 @@
 import { factsOf } from '@green-tally/core/plan';
 import { judgeCheck } from '@green-tally/core/verdict';
 import { checksFor } from '@green-tally/core/walk';
-import { scenario } from '@green-tally/demo';
+import { DEMO_DAY, scenario } from '@green-tally/demo';
 
 /** Judges every check of the demo over and over for about two seconds and prints how many place verdicts a second that is. */
 const { machines, sheets, readings } = scenario();
 const jobs = machines.flatMap((machine) => {
   const own = readings.filter((r) => r.machineId === machine.id);
-  const facts = factsOf(machine);
+  const facts = factsOf(machine, DEMO_DAY);
   return checksFor(machine, sheets).map((check) => ({ check, facts, readings: own.filter((r) => r.checkId === check.id) }));
 }).filter((j) => j.readings.length);
 

@@ -33,9 +33,9 @@ function judgeFile(): number {
   for (const machine of machines) {
     const own = readings.filter((r) => r.machineId === machine.id && admissionTroubles(r, machine, sheets, values.today).length === 0);
     if (!own.length) continue;
-    say(`\n${machine.model} ${machine.serial}, ${machine.customer}: harvest ${machine.harvest.start}, ${Math.round(factsOf(machine).seasonHours)} h to thresh`);
+    say(`\n${machine.model} ${machine.serial}, ${machine.customer}: harvest ${machine.harvest.start}, ${Math.round(factsOf(machine, values.today).seasonHours)} h to thresh`);
     for (const check of checksFor(machine, sheets)) {
-      const verdict = judgeCheck(check, own, factsOf(machine));
+      const verdict = judgeCheck(check, own, factsOf(machine, values.today));
       if (!verdict) continue;
       const decision = loudest(verdict.places.map((p) => p.decision));
       const places = verdict.places.filter((p) => p.decision === decision);

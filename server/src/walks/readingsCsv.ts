@@ -2,7 +2,7 @@ import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { v5 as uuidv5 } from 'uuid';
 import { Reading, type Machine, type SpecSheet } from '@green-tally/core/contracts';
-import { parseQuantity, printNumber, UnitParseError } from '@green-tally/core/units';
+import { parseQuantity, printNumber, UNITS, unitSymbols, UnitParseError, type Dimension } from '@green-tally/core/units';
 import { checksFor, type FieldTrouble } from '@green-tally/core/walk';
 import { fieldErrors, ProblemError } from '../http/problem';
 
@@ -71,7 +71,8 @@ function readRow(record: Record_, row: number, decimalComma: boolean, machines: 
   const sheet = machine && sheets.find((s) => [machine.model, machine.header?.model].includes(s.model) && s.checks.some((c) => c.id === cell('check')));
   if (machine && cell('check') && !sheet) wrong('check', `${machine.model} ${machine.serial} has no check "${cell('check')}". It has: ${checksFor(machine, sheets).map((c) => c.id).join(', ')}.`);
   const number = (name: string): string => (decimalComma ? cell(name).replace(/(\d),(\d)/g, '$1.$2') : cell(name));
-  const value = cell('value') ? valueOf(cell, number, wrong) : undefined;
+  const check = sheet?.checks.find((c) => c.id === cell('check'));
+  const value = cell('value') ? valueOf(cell, number, wrong, check && 'quantity' in check ? check.quantity : 'length') : undefined;
   const hours = Number(number('hours'));
   if (cell('hours') && !(Number.isFinite(hours) && hours >= 0)) wrong('hours', `"${cell('hours')}" is not a number of hours.`);
   if (errors.length || !machine || !sheet || !value) return out;
@@ -95,24 +96,24 @@ const CELL_OF: Readonly<Record<string, string>> = { takenAt: 'taken_at', 'value.
 
 type Cell = (name: string) => string;
 
-function valueOf(cell: Cell, number: Cell, wrong: (field: string, message: string) => undefined): unknown {
+function valueOf(cell: Cell, number: Cell, wrong: (field: string, message: string) => undefined, measured: Dimension): unknown {
   const quantity = cell('quantity').toLowerCase();
-  const length = (text: string): { value: number } | undefined => {
+  const amount = (text: string, dimension: Dimension): { value: number } | undefined => {
     try {
-      return parseQuantity(text, 'length', cell('unit') || 'mm');
+      return parseQuantity(text, dimension, cell('unit') || ownUnit(dimension));
     } catch (error) {
       if (error instanceof UnitParseError) return wrong('value', error.message);
-      return wrong('unit', `"${cell('unit')}" is not a unit of length: write mm or in.`);
+      return wrong('unit', `"${cell('unit')}" is not a unit of ${dimension}: write ${dimension === 'length' ? 'mm or in' : unitSymbols(dimension)}.`);
     }
   };
   switch (quantity) {
     case 'measure': {
       const typed = number('value').split(' / ');
-      const values = typed.map(length).flatMap((read) => (read ? [read.value] : []));
-      return values.length === typed.length ? { kind: 'measure', values, typed, unit: cell('unit') || 'mm' } : undefined;
+      const values = typed.map((text) => amount(text, measured)).flatMap((read) => (read ? [read.value] : []));
+      return values.length === typed.length ? { kind: 'measure', values, typed, unit: cell('unit') || ownUnit(measured) } : undefined;
     }
     case 'travel': {
-      const read = length(number('value'));
+      const read = amount(number('value'), 'length');
       const links = cell('links_out') === '' ? 0 : Number(cell('links_out'));
       if (!Number.isInteger(links)) return wrong('links_out', `"${cell('links_out')}" is not a whole number.`);
       return read && { kind: 'travel', left: read.value, linksOut: links, typed: cell('value'), unit: cell('unit') || 'mm' };
@@ -132,14 +133,35 @@ function valueOf(cell: Cell, number: Cell, wrong: (field: string, message: strin
       if (!Object.keys(counts).length) return wrong('value', `"${cell('value')}" is not a count: write missing=1 damaged=0 one_edge=6 both_edges=0.`);
       return { kind: 'count', missing: counts['missing'] ?? 0, damaged: counts['damaged'] ?? 0, oneEdge: counts['one_edge'] ?? 0, bothEdges: counts['both_edges'] ?? 0 };
     }
+    case 'gonogo': {
+      const fits = { fits: true, 'does not fit': false }[cell('value').toLowerCase()];
+      return fits === undefined ? wrong('value', `"${cell('value')}" is not a gauge reading: write fits or does not fit.`) : { kind: 'gonogo', fits };
+    }
+    case 'condition': {
+      const match = /^(sound|marked|damaged)(?:\s*:\s*(.+))?$/i.exec(cell('value'));
+      return match ? { kind: 'condition', grade: match[1]?.toLowerCase(), seen: match[2]?.split(/\s*;\s*/) ?? [] } : wrong('value', `"${cell('value')}" is not a condition: write sound, marked: cracks; fraying or damaged: bent.`);
+    }
+    case 'level': {
+      const match = /^(low|right|high)(?:\s+(.+))?$/i.exec(cell('value'));
+      return match ? { kind: 'level', level: match[1]?.toLowerCase(), colour: match[2] ?? '' } : wrong('value', `"${cell('value')}" is not a level: write low, right or high, with the colour after it.`);
+    }
+    case 'setting':
+      return { kind: 'setting', option: cell('value') };
+    case 'service': {
+      const match = /^done(?:\s+(\d+(?:\.\d+)?))?(?:\s+of\s+(.+))?$/i.exec(number('value'));
+      return match ? { kind: 'service', amount: match[1] === undefined ? null : Number(match[1]), product: match[2] ?? '' } : wrong('value', `"${cell('value')}" is not a service: write done, done 2 or done 2 of Grease NLGI 2.`);
+    }
     case 'look':
       return { kind: 'look', seen: cell('value').toLowerCase() === 'fine' ? 'fine' : 'damaged', found: cell('value').toLowerCase() === 'fine' ? '' : cell('value') };
     case 'skip':
       return { kind: 'skip', why: cell('value') };
     default:
-      return wrong('quantity', `"${cell('quantity')}" is not a quantity: write measure, travel, mark, feel, count, look or skip.`);
+      return wrong('quantity', `"${cell('quantity')}" is not a quantity: write measure, travel, mark, feel, gonogo, count, condition, level, setting, service, look or skip.`);
   }
 }
+
+/** The core's own unit of a quantity, taken where the file says none. */
+const ownUnit = (dimension: Dimension): string => unitSymbols(dimension).split(', ')[0] ?? 'mm';
 
 const yes = (text: string): boolean => /^(yes|y|true|1)$/i.test(text);
 
@@ -171,7 +193,7 @@ export function writeReadingsCsv(readings: readonly Reading[], serials: Readonly
 function cellsOf(value: Reading['value']): { quantity: string; value: string; unit: string } {
   switch (value.kind) {
     case 'measure':
-      return { quantity: 'measure', value: value.values.map((v) => printNumber(v, 4)).join(' / '), unit: 'mm' };
+      return { quantity: 'measure', value: value.values.map((v) => printNumber(v, 4)).join(' / '), unit: baseUnit(value.unit) };
     case 'travel':
       return { quantity: 'travel', value: printNumber(value.left, 4), unit: 'mm' };
     case 'mark':
@@ -180,9 +202,27 @@ function cellsOf(value: Reading['value']): { quantity: string; value: string; un
       return { quantity: 'feel', value: { stuck: 'stuck', justSlides: 'just slides', slidesEasily: 'slides easily', hangs: 'hangs' }[value.feel], unit: '' };
     case 'count':
       return { quantity: 'count', value: `missing=${value.missing} damaged=${value.damaged} one_edge=${value.oneEdge} both_edges=${value.bothEdges}`, unit: '' };
+    case 'gonogo':
+      return { quantity: 'gonogo', value: value.fits ? 'fits' : 'does not fit', unit: '' };
+    case 'condition': {
+      const seen = [...value.seen, ...(value.found ? [value.found] : [])];
+      return { quantity: 'condition', value: `${value.grade}${seen.length ? `: ${seen.join('; ')}` : ''}`, unit: '' };
+    }
+    case 'level':
+      return { quantity: 'level', value: `${value.level}${value.colour ? ` ${value.colour}` : ''}`, unit: '' };
+    case 'setting':
+      return { quantity: 'setting', value: value.option, unit: '' };
+    case 'service':
+      return { quantity: 'service', value: `done${value.amount === null ? '' : ` ${printNumber(value.amount, 3)}`}${value.product ? ` of ${value.product}` : ''}`, unit: '' };
     case 'look':
       return { quantity: 'look', value: value.seen === 'fine' ? 'fine' : value.found || 'damaged', unit: '' };
     case 'skip':
       return { quantity: 'skip', value: value.why, unit: '' };
   }
+}
+
+/** Values travel in the core's own unit, whatever unit was typed. */
+function baseUnit(typed: string): string {
+  const unit = UNITS.find((u) => u.symbol === typed);
+  return unit ? ownUnit(unit.dimension) : 'mm';
 }

@@ -1,0 +1,40 @@
+import { takeUpOf, type Check, type MarkCheck, type TakeUp } from '@green-tally/core/contracts';
+import { printAs, type Writing } from '@green-tally/core/units';
+import { wearLimitsOf } from '@green-tally/core/verdict';
+
+/** What a drawing shows of its check: sizes and limits in the core's own units, and how they are written. */
+export interface Aim {
+  readonly check: Check;
+  readonly nominal: number | undefined;
+  readonly limit: number | undefined;
+  readonly limitPercent: number | undefined;
+  readonly low: number | undefined;
+  readonly high: number | undefined;
+  readonly slot: TakeUp | undefined;
+  readonly gauge: MarkCheck['gauge'];
+  readonly words: MarkCheck['words'] | undefined;
+  readonly write: (value: number | undefined) => string;
+}
+
+const NO_GAUGE: MarkCheck['gauge'] = { length: 60, short: 0, past: 0 };
+
+/** The numbers of a check that its drawing is scaled from. */
+export function aimOf(check: Check): Aim {
+  const measured = check.kind === 'measure' || check.kind === 'series' ? check : undefined;
+  const limits = measured && wearLimitsOf(measured);
+  const band = measured?.limit.type === 'band' ? measured.limit : undefined;
+  const writing: Writing = measured ?? { quantity: 'length', unit: 'mm', style: 'mm' };
+  return {
+    check, nominal: limits?.nominal ?? band?.nominal, limit: limits?.limit, limitPercent: limits?.limitPercent, low: band?.low, high: band?.high,
+    slot: takeUpOf(check), gauge: check.kind === 'mark' ? check.gauge : NO_GAUGE, words: check.kind === 'mark' ? check.words : undefined,
+    write: (value) => (value === undefined ? '' : printAs(value, writing, 1)),
+  };
+}
+
+/** What a reading should be, in a few words: for a drawing that shows a wear limit or a band alike. */
+export function aimLines({ nominal, limit, low, high, write }: Aim): string[] {
+  if (limit !== undefined) return [`limit ${write(limit)}`, `new ${write(nominal)}`];
+  if (low !== undefined && high !== undefined) return [`${write(low)} to`, write(high)];
+  if (low !== undefined) return [`at least ${write(low)}`];
+  return high === undefined ? [] : [`at most ${write(high)}`];
+}
