@@ -1,0 +1,2 @@
+export * from './detect';
+export * from './pluck';
