@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { massFromHeight, permissibleUnbalance, planKnives, unbalance, type HungKnife, type Rotor } from './index';
+import { fewestSwaps, massFromHeight, permissibleUnbalance, planKnives, swapped, unbalance, type HungKnife, type Rotor } from './index';
 
 const planes = { a: 0, b: 1400 };
 const at = (angle: number, axial: number) => ({ radius: 260, angle, axial });
@@ -52,7 +52,7 @@ describe('planning the knives', () => {
   });
   test('one lost among worn ones: a new one alone is too heavy, so its mate is renewed', () => {
     const worn = { mass: 150, oneEdge: true };
-    const plan = planKnives(rotorOf([lost, ...Array.from({ length: 47 }, () => worn)]), 'weigh');
+    const plan = planKnives(rotorOf([lost, ...Array.from({ length: 47 }, () => worn)]), 'weigh', { swaps: false });
     expect(plan.before.left.size).toBeGreaterThan(plan.perPlane);
     expect(plan).toMatchObject({ inside: true, fewest: true });
     expect(plan.renew).toContain(0);
@@ -79,7 +79,7 @@ describe('planning the knives', () => {
   test('fewest means fewest: no smaller set of a small rotor is inside', () => {
     fc.assert(fc.property(fc.array(state, { minLength: 8, maxLength: 8 }), (states) => {
       const rotor = rotorOf(states);
-      const plan = planKnives(rotor, 'weigh');
+      const plan = planKnives(rotor, 'weigh', { swaps: false });
       if (!plan.fewest) return true;
       const spent = states.flatMap((s, i) => (s.spent ? [i] : []));
       for (let mask = 0; mask < 256; mask += 1) {
@@ -93,5 +93,55 @@ describe('planning the knives', () => {
   });
   test('a knife whose opposite is not its opposite is refused', () => {
     expect(() => planKnives({ ...rotorOf(sound(4)), knives: rotorOf(sound(4)).knives.map((k) => ({ ...k, opposite: 1 })) }, 'weigh')).toThrow(/opposite/);
+  });
+});
+
+describe('swapping used knives', () => {
+  const worst = (rotor: Rotor, masses: readonly number[]) => {
+    const u = unbalance(masses.map((m) => m - 180), rotor.knives, planes);
+    return Math.max(u.left.size, u.right.size);
+  };
+  const massesAfter = (rotor: Rotor, renew: readonly number[], swap: readonly (readonly [number, number])[]) => swapped(rotor.knives.map((k, i) => (renew.includes(i) ? 180 : k.mass)), swap);
+  const mass = fc.double({ min: 130, max: 180, noNaN: true });
+  test('one heavy among light ones is brought opposite another heavy one, and no new knife is spent', () => {
+    const rotor = rotorOf([{ mass: 180 }, { mass: 180 }, { mass: 140 }, { mass: 140 }, ...Array.from({ length: 4 }, () => ({ mass: 160 }))]);
+    const plan = planKnives(rotor, 'weigh');
+    expect(plan.before.left.size).toBeGreaterThan(plan.perPlane);
+    expect(plan).toMatchObject({ renew: [], inside: true, fewest: true });
+    expect(plan.swap.length).toBeGreaterThan(0);
+    expect(planKnives(rotor, 'weigh', { swaps: false }).renew.length).toBeGreaterThan(0);
+  });
+  test('what a plan says holds: inside means inside with its knives hung that way, and none is lost or moved twice', () => {
+    fc.assert(fc.property(fc.array(mass, { minLength: 12, maxLength: 12 }), fc.integer({ min: 0, max: 11 }), fc.constantFrom('weigh' as const, 'opposite' as const), (masses, gone, school) => {
+      const rotor = rotorOf(masses.map((m, i) => (i === gone ? lost : { mass: m })));
+      const plan = planKnives(rotor, school);
+      const hung = massesAfter(rotor, plan.renew, plan.swap);
+      const places = plan.swap.flat();
+      return plan.inside === worst(rotor, hung) <= plan.perPlane + 1e-6 && plan.renew.includes(gone) && [...hung].sort().join() === massesAfter(rotor, plan.renew, []).sort().join()
+        && (school === 'opposite' || new Set(places).size === places.length);
+    }), { numRuns: 40 });
+  });
+  test('with swaps never more new knives than without', () => {
+    fc.assert(fc.property(fc.array(mass, { minLength: 8, maxLength: 8 }), (masses) => {
+      const rotor = rotorOf(masses.map((m) => ({ mass: m })));
+      const [withSwaps, without] = [planKnives(rotor, 'weigh'), planKnives(rotor, 'weigh', { swaps: false })];
+      return !without.inside || (withSwaps.inside && withSwaps.renew.length <= without.renew.length);
+    }), { numRuns: 40 });
+  });
+  test('one and two swaps are exact: when none is found no pair of swaps on a small rotor balances', () => {
+    fc.assert(fc.property(fc.array(mass, { minLength: 8, maxLength: 8 }), (masses) => {
+      const rotor = rotorOf(masses.map((m) => ({ mass: m })));
+      const { perPlane } = permissibleUnbalance(16, 118, 3100);
+      const found = fewestSwaps(masses, rotor.knives, planes, 180, perPlane);
+      const pairs = masses.flatMap((_, i) => masses.flatMap((__, j) => (i < j ? [[i, j] as const] : [])));
+      const least = worst(rotor, masses) <= perPlane ? 0 : pairs.some((a) => worst(rotor, swapped(masses, [a])) <= perPlane) ? 1 : pairs.some((a) => pairs.some((b) => new Set([...a, ...b]).size === 4 && worst(rotor, swapped(masses, [a, b])) <= perPlane)) ? 2 : 3;
+      return least === 3 ? found === undefined || found.length > 2 : found?.length === least;
+    }), { numRuns: 40 });
+  });
+  test('by the opposite school mates stay opposite', () => {
+    const rotor = rotorOf(Array.from({ length: 12 }, (_, i) => ({ mass: i % 4 < 2 ? 150 + i : 175 - i })));
+    const { swap } = planKnives(rotor, 'opposite');
+    const who = swapped(rotor.knives.map((_, i) => i), swap);
+    rotor.knives.forEach((k, i) => expect(rotor.knives[who[i]!]!.opposite).toBe(who[k.opposite]));
   });
 });

@@ -1,4 +1,5 @@
 import { InputError, positive } from '../units';
+import { fewestSwaps, type Swap } from './swaps';
 import { permissibleUnbalance, unbalance, type BearingPlanes, type KnifePlace, type Unbalance } from './unbalance';
 
 /** One knife place and what hangs there. */
@@ -29,7 +30,9 @@ export interface Rotor {
 export interface KnifePlan {
   /** places that get a new knife */
   readonly renew: readonly number[];
-  /** places whose knife is turned to its other edge; a turned knife keeps its mass */
+  /** places whose knives change places, after the new ones hang; in order */
+  readonly swap: readonly Swap[];
+  /** places whose knife is turned to its other edge, named by where it hung before; a turned knife keeps its mass */
   readonly turn: readonly number[];
   readonly before: Unbalance;
   readonly after: Unbalance;
@@ -37,44 +40,68 @@ export interface KnifePlan {
   readonly inside: boolean;
   /** new knives the plain "opposite set" rule would take */
   readonly oppositeRule: number;
-  /** proven fewest, not only few */
+  /** proven fewest new knives, not only few */
   readonly fewest: boolean;
+}
+
+/** What a plan may do. */
+export interface KnifeChoices {
+  /** used knives may change places: outer ones to the worn middle; with the school `opposite` mates move together */
+  readonly swaps: boolean;
 }
 
 /** Extra renewals searched beyond the spent ones before the search is cut; more are found by the greedy step. */
 const EXACT_EXTRAS = 3;
+/** Renewal sets of one size, best balanced first, in which swaps are tried. */
+const SETS_TRIED = 24;
 
 /**
- * The fewest new knives that bring both planes inside the permissible unbalance, spent ones always renewed.
- * School `opposite`: a new knife's mate is always renewed with it. School `weigh`: extra knives are renewed only where the balance asks for it.
- * Never more new knives than the plain opposite-set rule, which is what is returned when nothing smaller balances.
+ * The fewest new knives, then the fewest swaps, that bring both planes inside the permissible unbalance; spent ones always renewed.
+ * School `opposite`: a new knife's mate is always renewed with it, and mates stay opposite. School `weigh`: extra knives are renewed only where the
+ * balance asks for it. Never more new knives than the plain opposite-set rule where that balances.
  * @throws InputError naming the field
+ * @see ISO 21940-11 for the permissible unbalance
  */
-export function planKnives(rotor: Rotor, school: 'opposite' | 'weigh'): KnifePlan {
+export function planKnives(rotor: Rotor, school: 'opposite' | 'weigh', { swaps }: KnifeChoices = { swaps: true }): KnifePlan {
   const { knives, planes } = rotor;
-  positive('newMass', rotor.newMass);
+  checkRotor(rotor);
+  const { perPlane } = permissibleUnbalance(rotor.grade ?? 16, rotor.mass, rotor.rpm);
+  const spent = knives.flatMap((k, i) => (k.spent ? [i] : []));
+  const withMates = [...new Set(spent.flatMap((i) => [i, knives[i]?.opposite ?? i]))].sort((a, b) => a - b);
+  const massesWith = (renewed: ReadonlySet<number>) => knives.map((k, i) => (renewed.has(i) ? rotor.newMass : k.mass));
+  const judge = (masses: readonly number[]) => unbalance(masses.map((m) => m - rotor.newMass), knives, planes);
+  const worst = (u: Unbalance) => Math.max(u.left.size, u.right.size);
+  const weigh = (set: readonly number[]) => worst(judge(massesWith(new Set(set))));
+  const mates = school === 'opposite' ? knives.map((k) => k.opposite) : undefined;
+  const trySwaps = (set: readonly number[]): readonly Swap[] | undefined => (swaps ? fewestSwaps(massesWith(new Set(set)), knives, planes, rotor.newMass, perPlane, mates) : undefined);
+
+  const start = school === 'opposite' ? withMates : spent;
+  const units = school === 'opposite' ? pairsOutside(knives, new Set(start)) : knives.flatMap((_, i) => (start.includes(i) ? [] : [[i]]));
+  const found = search(start, units, weigh, perPlane, swaps, trySwaps);
+  const balanced = found.swap.length > 0 || weigh(found.set) <= perPlane + 1e-9;
+  const useRule = school === 'weigh' && weigh(withMates) <= perPlane + 1e-9 && (!balanced || found.set.length > withMates.length);
+  const renew = useRule ? withMates : found.set;
+  const swap = useRule ? [] : found.swap;
+  const after = judge(swapped(massesWith(new Set(renew)), swap));
+  return {
+    renew, swap, turn: knives.flatMap((k, i) => (k.oneEdge && !k.spent && !renew.includes(i) ? [i] : [])),
+    before: judge(massesWith(new Set())), after, perPlane, inside: worst(after) <= perPlane + 1e-9, oppositeRule: withMates.length, fewest: found.exact && !useRule,
+  };
+}
+
+/** Masses at the places after knives have changed places. */
+export function swapped(masses: readonly number[], swaps: readonly Swap[]): number[] {
+  const hung = [...masses];
+  for (const [a, b] of swaps) [hung[a], hung[b]] = [hung[b] ?? 0, hung[a] ?? 0];
+  return hung;
+}
+
+function checkRotor({ knives, newMass }: Rotor): void {
+  positive('newMass', newMass);
   knives.forEach((k, i) => {
     if (knives[k.opposite]?.opposite !== i) throw new InputError(`knives.${i}.opposite`, k.opposite, 'the place whose own opposite is this one');
     if (!(Number.isFinite(k.mass) && k.mass >= 0)) throw new InputError(`knives.${i}.mass`, k.mass, 'a mass of 0 g or more');
   });
-  const { perPlane } = permissibleUnbalance(rotor.grade ?? 16, rotor.mass, rotor.rpm);
-  const spent = knives.flatMap((k, i) => (k.spent ? [i] : []));
-  const withMates = [...new Set(spent.flatMap((i) => [i, knives[i]?.opposite ?? i]))].sort((a, b) => a - b);
-  const judge = (renewed: ReadonlySet<number>) => unbalance(knives.map((k, i) => (renewed.has(i) ? 0 : k.mass - rotor.newMass)), knives, planes);
-  const worst = (u: Unbalance) => Math.max(u.left.size, u.right.size);
-  const holds = (set: readonly number[]) => worst(judge(new Set(set))) <= perPlane + 1e-9;
-
-  const start = school === 'opposite' ? withMates : spent;
-  const units = school === 'opposite' ? pairsOutside(knives, new Set(start)) : knives.flatMap((_, i) => (start.includes(i) ? [] : [[i]]));
-  const found = exact(start, units, holds) ?? greedy(start, units, (set) => worst(judge(new Set(set))), perPlane);
-  const balanced = holds(found.set);
-  const useRule = school === 'weigh' && holds(withMates) && (!balanced || found.set.length > withMates.length);
-  const renew = useRule ? withMates : found.set;
-  const after = judge(new Set(renew));
-  return {
-    renew, turn: knives.flatMap((k, i) => (k.oneEdge && !k.spent && !renew.includes(i) ? [i] : [])),
-    before: judge(new Set()), after, perPlane, inside: worst(after) <= perPlane + 1e-9, oppositeRule: withMates.length, fewest: found.exact && !useRule,
-  };
 }
 
 function pairsOutside(knives: readonly HungKnife[], taken: ReadonlySet<number>): number[][] {
@@ -83,35 +110,56 @@ function pairsOutside(knives: readonly HungKnife[], taken: ReadonlySet<number>):
 
 interface Found {
   readonly set: number[];
+  readonly swap: readonly Swap[];
   readonly exact: boolean;
 }
 
-/** Tries no extra, then every one, two and three extra units: the first that holds has the fewest. */
-function exact(start: readonly number[], units: readonly number[][], holds: (set: readonly number[]) => boolean): Found | undefined {
-  const tryWith = (from: number, left: number, set: readonly number[]): number[] | undefined => {
-    if (left === 0) return holds(set) ? [...set].sort((a, b) => a - b) : undefined;
-    for (let i = from; i <= units.length - left; i += 1) {
-      const found = tryWith(i + 1, left - 1, [...set, ...(units[i] ?? [])]);
-      if (found) return found;
-    }
-    return undefined;
-  };
+type Weigh = (set: readonly number[]) => number;
+
+/** Tries no extra, then every one, two and three extra units, with swaps in the best balanced of them; then greedily. The first that holds has the fewest new knives. */
+function search(start: readonly number[], units: readonly number[][], weigh: Weigh, perPlane: number, swaps: boolean, trySwaps: (set: readonly number[]) => readonly Swap[] | undefined): Found {
+  const inOrder = (set: readonly number[]) => [...set].sort((a, b) => a - b);
   for (let extras = 0; extras <= Math.min(EXACT_EXTRAS, units.length); extras += 1) {
-    const set = tryWith(0, extras, start);
-    if (set) return { set, exact: true };
+    const sets = bestSets(start, units, extras, weigh);
+    const [best] = sets;
+    if (best && best.worst <= perPlane + 1e-9) return { set: inOrder(best.set), swap: [], exact: extras === 0 || !swaps };
+    for (const { set } of sets) {
+      const swap = trySwaps(set);
+      // fewer new knives is proven while every smaller set was tried with all its swaps, which only none extra is
+      if (swap) return { set: inOrder(set), swap, exact: extras === 0 };
+    }
   }
-  return undefined;
+  return greedy(start, units, weigh, perPlane);
+}
+
+/** Sets of `extras` units beyond the start, best balanced first. */
+function bestSets(start: readonly number[], units: readonly number[][], extras: number, weigh: Weigh): { set: number[]; worst: number }[] {
+  const kept: { set: number[]; worst: number }[] = [];
+  const add = (from: number, left: number, set: readonly number[]): void => {
+    if (left === 0) {
+      const worst = weigh(set);
+      if (kept.length < SETS_TRIED || worst < (kept.at(-1)?.worst ?? Infinity)) {
+        kept.push({ set: [...set], worst });
+        kept.sort((a, b) => a.worst - b.worst);
+        if (kept.length > SETS_TRIED) kept.pop();
+      }
+      return;
+    }
+    for (let i = from; i <= units.length - left; i += 1) add(i + 1, left - 1, [...set, ...(units[i] ?? [])]);
+  };
+  add(0, extras, start);
+  return kept;
 }
 
 /** Adds the unit that helps most until it is inside or nothing helps. */
-function greedy(start: readonly number[], units: readonly number[][], worst: (set: readonly number[]) => number, perPlane: number): Found {
+function greedy(start: readonly number[], units: readonly number[][], weigh: Weigh, perPlane: number): Found {
   let set = [...start];
   let rest = [...units];
-  while (worst(set) > perPlane && rest.length) {
-    const [best] = rest.map((unit) => ({ unit, left: worst([...set, ...unit]) })).sort((a, b) => a.left - b.left);
-    if (!best || best.left >= worst(set)) break;
+  while (weigh(set) > perPlane && rest.length) {
+    const [best] = rest.map((unit) => ({ unit, left: weigh([...set, ...unit]) })).sort((a, b) => a.left - b.left);
+    if (!best || best.left >= weigh(set)) break;
     set = [...set, ...best.unit];
     rest = rest.filter((u) => u !== best.unit);
   }
-  return { set: set.sort((a, b) => a - b), exact: false };
+  return { set: set.sort((a, b) => a - b), swap: [], exact: false };
 }
