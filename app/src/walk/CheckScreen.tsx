@@ -33,17 +33,17 @@ export function CheckScreen() {
   if (!check) return <Screen><Notice title={`${file.machine.serial} has no such check`} text="Its spec sheet may have changed." action={{ title: 'To the machine', onPress: () => router.replace(`/machine/${machineId}`) }} /></Screen>;
   const verdict = standing.verdicts.find((v) => v.check.id === check.id);
   const walk = standing.walk && !standing.walk.finishedAt ? standing.walk : undefined;
-  if (!walk) return <OutsideWalk file={file} check={check} verdict={verdict} />;
+  if (!walk) return <OutsideWalk file={file} check={check} verdict={verdict} standing={standing} />;
   return <CheckInWalk key={check.id} file={file} standing={standing} check={check} verdict={verdict} walk={walk} />;
 }
 
-function OutsideWalk({ file, check, verdict }: { file: MachineFile; check: Check; verdict: CheckVerdict | undefined }) {
+function OutsideWalk({ file, check, verdict, standing }: { file: MachineFile; check: Check; verdict: CheckVerdict | undefined; standing: Standing }) {
   const router = useRouter();
   return (
     <Screen footer={<Press fill="pine" title="Start a walk to measure it" onPress={() => router.push(`/walk/${file.machine.id}`)} />}>
       <Row style={{ justifyContent: 'space-between' }}><BackTap file={file} to={`/machine/${file.machine.id}`} /><SyncLine /></Row>
       <CheckTitle check={check} />
-      {verdict ? <VerdictCard verdict={verdict} /> : <Notice title="Not measured yet" text={check.how} />}
+      {verdict ? <VerdictCard verdict={verdict} facts={standing.facts} /> : <Notice title="Not measured yet" text={check.how} />}
       <WhyCard check={check} />
     </Screen>
   );
@@ -115,7 +115,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
     go(next?.check.id);
   });
 
-  const proposal = verdict ? proposeWork(verdict) : undefined;
+  const proposal = verdict ? proposeWork(verdict, standing.verdicts) : undefined;
   const addToWork = useOnce(async () => {
     if (proposal) await put([{ kind: 'work', body: { ...proposal, id: uuidv7(), machineId: file.machine.id, acceptedBy: session?.person?.name ?? '', acceptedAt: clock().toISOString(), withdrawnAt: null } }]);
   });
@@ -151,7 +151,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
         }
       >
         <CheckTitle check={check} />
-        <VerdictCard verdict={verdict} />
+        <VerdictCard verdict={verdict} facts={standing.facts} />
         <WhyCard check={check} />
       </Screen>
     );

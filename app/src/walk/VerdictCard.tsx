@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 import { printAs, type Writing } from '@green-tally/core/units';
-import { DECISION_WORDS, headSentence, needsHand, sentence, type CheckVerdict } from '@green-tally/core/verdict';
+import { DECISION_WORDS, headSentence, ifLeftSentence, needsHand, sentence, type CheckVerdict, type MachineFacts } from '@green-tally/core/verdict';
 import { CheckStrip, worstPlace } from '../machine/VerdictSummary';
 import { Body, Card, DecisionBadge, DECISION_FILL, FONT, Glyph, Heading, Quiet, Row, Rule, Strong, Title, usePalette } from '../ui';
 
 /** The verdict banner of a check: decision, number with its ±, why in a sentence, the strip, the other places, knock-ons, what happens if left. */
-export function VerdictCard({ verdict }: { verdict: CheckVerdict }) {
+export function VerdictCard({ verdict, facts }: { verdict: CheckVerdict; facts?: MachineFacts }) {
   const palette = usePalette();
   const { check, decision } = verdict;
   const worst = worstPlace(verdict);
@@ -44,7 +44,7 @@ export function VerdictCard({ verdict }: { verdict: CheckVerdict }) {
           {check.knockOns.map((k) => <Card key={'check' in k ? k.check : k.task} style={{ flexDirection: 'row', alignItems: 'center' }}><Glyph decision="remeasure" color={palette.violet} /><Body style={{ flex: 1 }}>{'check' in k ? `${k.check.replaceAll('-', ' ')}: joins the walk again, ${k.why}` : k.task}</Body></Card>)}
         </View>
       ) : null}
-      {needsHand(decision) && decision !== 'remeasure' ? <View style={{ gap: 4 }}><Heading>If left</Heading><Body>{check.ifLeft}</Body></View> : null}
+      {needsHand(decision) && decision !== 'remeasure' ? <View style={{ gap: 4 }}><Heading>If left</Heading>{facts && ifLeftSentence(worst, facts) ? <Strong testID="if left">{ifLeftSentence(worst, facts)}</Strong> : null}<Body>{check.ifLeft}</Body></View> : null}
       {decision === 'replace' && check.parts.length ? <View style={{ gap: 4 }}><Heading>Parts</Heading>{check.parts.map((p) => <Body key={p.number}>{`${p.number} ${p.name}${p.with ? `. ${p.with}` : ''}`}</Body>)}</View> : null}
     </View>
   );

@@ -57,6 +57,7 @@ const base = {
   labourPer: z.enum(['place', 'check']).default('place'),
   parts: z.array(Part).default([]),
   knockOns: z.array(KnockOn).default([]),
+  pairs: z.array(z.object({ check: Slug, from: z.number().min(0).max(1).default(0.5), why: ShortText })).default([]).describe('mates: renewed together with this when they have worn so far of the way to their own limit'),
   ifLeft: ShortText,
   safety: z.array(ShortText).default([]),
   interval: Interval.default({ kind: 'season' }),

@@ -44,6 +44,7 @@ export const SpecSheet = z.object({
       if ('check' in k && k.check === check.id) wrong(['checks', i, 'knockOns', j, 'check'], 'another check than itself');
       else if ('check' in k && !ids.has(k.check)) wrong(['checks', i, 'knockOns', j, 'check'], `a check of this sheet; there is no "${k.check}"`);
     });
+    check.pairs.forEach((p, j) => { if (p.check === check.id || !ids.has(p.check)) wrong(['checks', i, 'pairs', j, 'check'], p.check === check.id ? 'another check than itself' : `a check of this sheet; there is no "${p.check}"`); });
     for (const [id, options] of Object.entries(check.when)) {
       const known = equipment.get(id);
       if (!known) wrong(['checks', i, 'when', id], `equipment of this sheet: ${[...equipment.keys()].join(', ') || 'it names none'}`);

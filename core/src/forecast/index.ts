@@ -1,4 +1,5 @@
 export * from './fleet';
 export * from './leaveOrRenew';
+export * from './lives';
 export * from './posterior';
 export * from './season';

@@ -57,7 +57,7 @@ export function standingOf(file: MachineFile, today: Day): Standing {
     visit: file.visits.find((v) => v.workIds.includes(item.id)),
   }));
   const accepted = new Set(work.filter((w) => !w.done).map((w) => w.checkId));
-  const proposed = verdicts.flatMap((v) => (accepted.has(v.check.id) ? [] : (proposeWork(v) ?? [])));
+  const proposed = verdicts.flatMap((v) => (accepted.has(v.check.id) ? [] : (proposeWork(v, verdicts) ?? [])));
 
   const walk = file.walks.filter((w) => w.startedAt.slice(0, 10) >= countsFrom(machine)).sort((a, b) => a.startedAt.localeCompare(b.startedAt)).at(-1);
   const measured = new Set(file.readings.filter((r) => walk && r.walkId === walk.id).map((r) => r.checkId));

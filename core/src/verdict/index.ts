@@ -1,4 +1,5 @@
 export * from './band';
+export * from './ifLeft';
 export * from './judge';
 export * from './kinds';
 export * from './knives';

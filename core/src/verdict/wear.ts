@@ -1,6 +1,6 @@
 import type { MeasuredCheck, Reading, WearRate } from '../contracts';
 import { defaultElongationLimit, elongation, nominalLength, pitchesNeeded } from '../chain';
-import { chanceReached, hoursAtDeviate, wearAt, wearPosterior, type WearPoint } from '../forecast';
+import { chanceReached, hoursAtDeviate, shrinkages, wearAt, wearPosterior, type WearPoint } from '../forecast';
 import { InputError } from '../units';
 import type { Finding } from './precedence';
 import { againstLimit, ENOUGH_REPEATS, judgeRepeats } from './uncertainty';
@@ -103,10 +103,8 @@ const TEN_PERCENT = 1.2815515655;
 
 /** Wear cannot shrink: a finding when the newest reading lies below an earlier one by more than both can explain. */
 export function shrinkFinding(ticks: readonly StripTick[], expanded: number): Finding | undefined {
-  const newest = ticks.at(-1);
-  const before = ticks.slice(0, -1);
-  if (!newest || before.length === 0) return undefined;
-  const most = before.reduce((a, b) => (b.wear > a.wear ? b : a));
-  const explained = Math.SQRT2 * Math.hypot(expanded, 2 * PROCESS_NOISE);
-  return most.wear - newest.wear > explained ? { id: 'shrunk', numbers: { before: most.wear, wear: newest.wear, beforeHours: most.hours } } : undefined;
+  if (ticks.length < 2) return undefined;
+  const found = shrinkages(ticks.map((t) => ({ hours: t.hours, y: t.wear, sigma: PROCESS_NOISE })), Math.hypot(expanded, 2 * PROCESS_NOISE)).at(-1);
+  const [newest, most] = [ticks.at(-1), ticks[found?.before ?? -1]];
+  return found?.index === ticks.length - 1 && newest && most ? { id: 'shrunk', numbers: { before: most.wear, wear: newest.wear, beforeHours: most.hours } } : undefined;
 }

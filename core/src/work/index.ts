@@ -1,1 +1,2 @@
+export * from './mates';
 export * from './propose';
