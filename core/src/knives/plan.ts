@@ -71,13 +71,17 @@ export function planKnives(rotor: Rotor, school: 'opposite' | 'weigh', { swaps }
   const massesWith = (renewed: ReadonlySet<number>) => knives.map((k, i) => (renewed.has(i) ? rotor.newMass : k.mass));
   const judge = (masses: readonly number[]) => unbalance(masses.map((m) => m - rotor.newMass), knives, planes);
   const worst = (u: Unbalance) => Math.max(u.left.size, u.right.size);
-  const weigh = (set: readonly number[]) => worst(judge(massesWith(new Set(set))));
+  const vector = (set: readonly number[]): Vector => {
+    const { left, right } = judge(massesWith(new Set(set)));
+    return [left.x, left.y, right.x, right.y];
+  };
+  const weigh = (set: readonly number[]) => sizeOf(vector(set));
   const mates = school === 'opposite' ? knives.map((k) => k.opposite) : undefined;
   const trySwaps = (set: readonly number[]): readonly Swap[] | undefined => (swaps ? fewestSwaps(massesWith(new Set(set)), knives, planes, rotor.newMass, perPlane, mates) : undefined);
 
   const start = school === 'opposite' ? withMates : spent;
   const units = school === 'opposite' ? pairsOutside(knives, new Set(start)) : knives.flatMap((_, i) => (start.includes(i) ? [] : [[i]]));
-  const found = search(start, units, weigh, perPlane, swaps, trySwaps);
+  const found = search(start, units, vector, perPlane, swaps, trySwaps);
   const balanced = found.swap.length > 0 || weigh(found.set) <= perPlane + 1e-9;
   const useRule = school === 'weigh' && weigh(withMates) <= perPlane + 1e-9 && (!balanced || found.set.length > withMates.length);
   const renew = useRule ? withMates : found.set;
@@ -114,13 +118,21 @@ interface Found {
   readonly exact: boolean;
 }
 
-type Weigh = (set: readonly number[]) => number;
+/** Unbalance as left x, y, right x, y; g·mm. It adds up: renewing a unit changes it by the same whatever else is renewed. */
+type Vector = readonly [number, number, number, number];
+type VectorOf = (set: readonly number[]) => Vector;
+
+const sizeOf = ([lx, ly, rx, ry]: Vector): number => Math.sqrt(Math.max(lx * lx + ly * ly, rx * rx + ry * ry));
+const plus = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2], a[3] + b[3]];
+const less = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2], a[3] - b[3]];
 
 /** Tries no extra, then every one, two and three extra units, with swaps in the best balanced of them; then greedily. The first that holds has the fewest new knives. */
-function search(start: readonly number[], units: readonly number[][], weigh: Weigh, perPlane: number, swaps: boolean, trySwaps: (set: readonly number[]) => readonly Swap[] | undefined): Found {
+function search(start: readonly number[], units: readonly number[][], vector: VectorOf, perPlane: number, swaps: boolean, trySwaps: (set: readonly number[]) => readonly Swap[] | undefined): Found {
+  const from = vector(start);
+  const changes = units.map((unit) => less(vector([...start, ...unit]), from));
   const inOrder = (set: readonly number[]) => [...set].sort((a, b) => a - b);
   for (let extras = 0; extras <= Math.min(EXACT_EXTRAS, units.length); extras += 1) {
-    const sets = bestSets(start, units, extras, weigh);
+    const sets = bestSets(from, changes, extras).map(({ picked, worst }) => ({ set: [...start, ...picked.flatMap((i) => units[i] ?? [])], worst }));
     const [best] = sets;
     if (best && best.worst <= perPlane + 1e-9) return { set: inOrder(best.set), swap: [], exact: extras === 0 || !swaps };
     for (const { set } of sets) {
@@ -129,30 +141,29 @@ function search(start: readonly number[], units: readonly number[][], weigh: Wei
       if (swap) return { set: inOrder(set), swap, exact: extras === 0 };
     }
   }
-  return greedy(start, units, weigh, perPlane);
+  return greedy(start, units, (set) => sizeOf(vector(set)), perPlane);
 }
 
-/** Sets of `extras` units beyond the start, best balanced first. */
-function bestSets(start: readonly number[], units: readonly number[][], extras: number, weigh: Weigh): { set: number[]; worst: number }[] {
-  const kept: { set: number[]; worst: number }[] = [];
-  const add = (from: number, left: number, set: readonly number[]): void => {
+/** Every choice of `extras` units weighed; the best balanced of them, best first. */
+function bestSets(from: Vector, changes: readonly Vector[], extras: number): { picked: number[]; worst: number }[] {
+  const kept: { picked: number[]; worst: number }[] = [];
+  const add = (first: number, left: number, picked: readonly number[], at: Vector): void => {
     if (left === 0) {
-      const worst = weigh(set);
-      if (kept.length < SETS_TRIED || worst < (kept.at(-1)?.worst ?? Infinity)) {
-        kept.push({ set: [...set], worst });
-        kept.sort((a, b) => a.worst - b.worst);
-        if (kept.length > SETS_TRIED) kept.pop();
-      }
+      const worst = sizeOf(at);
+      if (kept.length >= SETS_TRIED && worst >= (kept.at(-1)?.worst ?? Infinity)) return;
+      kept.push({ picked: [...picked], worst });
+      kept.sort((a, b) => a.worst - b.worst);
+      if (kept.length > SETS_TRIED) kept.pop();
       return;
     }
-    for (let i = from; i <= units.length - left; i += 1) add(i + 1, left - 1, [...set, ...(units[i] ?? [])]);
+    for (let i = first; i <= changes.length - left; i += 1) add(i + 1, left - 1, [...picked, i], plus(at, changes[i] ?? [0, 0, 0, 0]));
   };
-  add(0, extras, start);
+  add(0, extras, [], from);
   return kept;
 }
 
 /** Adds the unit that helps most until it is inside or nothing helps. */
-function greedy(start: readonly number[], units: readonly number[][], weigh: Weigh, perPlane: number): Found {
+function greedy(start: readonly number[], units: readonly number[][], weigh: (set: readonly number[]) => number, perPlane: number): Found {
   let set = [...start];
   let rest = [...units];
   while (weigh(set) > perPlane && rest.length) {

@@ -18,6 +18,7 @@ interface Move {
 interface State {
   readonly moves: readonly number[];
   readonly at: readonly [number, number, number, number];
+  /** square of the larger plane */
   readonly worst: number;
 }
 
@@ -37,35 +38,40 @@ export function fewestSwaps(masses: readonly number[], places: readonly KnifePla
   });
   const from = [0, 1, 2, 3].map((axis) => pulls.reduce((sum, pull, i) => sum + (pull[axis] ?? 0) * ((masses[i] ?? 0) - newMass), 0)) as [number, number, number, number];
   const moves = movesOf(masses, pulls, mates);
-  const sizeOf = (v: readonly [number, number, number, number]) => Math.max(Math.hypot(v[0], v[1]), Math.hypot(v[2], v[3]));
-  const swapsOf = (state: State): Swap[] => state.moves.flatMap((m) => moves[m]?.swaps ?? []);
-  let states: State[] = [{ moves: [], at: from, worst: sizeOf(from) }];
-  if ((states[0]?.worst ?? 0) <= perPlane + 1e-9) return [];
+  const swapsOf = (picked: readonly number[]): Swap[] => picked.flatMap((m) => moves[m]?.swaps ?? []);
+  const inside = (perPlane + 1e-9) ** 2;
+  let states: State[] = [{ moves: [], at: from, worst: squareOf(from[0], from[1], from[2], from[3]) }];
+  if ((states[0]?.worst ?? 0) <= inside) return [];
   for (let depth = 1; depth <= MOST_SWAPS; depth += 1) {
     const next: State[] = [];
     let bar = Infinity;
     for (const state of states) {
-      const first = (state.moves.at(-1) ?? -1) + (depth <= 2 ? 1 : 0);
-      for (let m = depth <= 2 ? first : 0; m < moves.length; m += 1) {
+      const [lx, ly, rx, ry] = state.at;
+      // one and two swaps are tried in every pairing once; beyond, any move may follow
+      for (let m = depth <= 2 ? (state.moves[0] ?? -1) + 1 : 0; m < moves.length; m += 1) {
         const move = moves[m];
-        if (!move || state.moves.some((done) => moves[done]?.places.some((p) => move.places.includes(p)))) continue;
-        const at = [state.at[0] + move.change[0], state.at[1] + move.change[1], state.at[2] + move.change[2], state.at[3] + move.change[3]] as const;
-        const worst = sizeOf(at);
-        if (worst <= perPlane + 1e-9) return swapsOf({ moves: [...state.moves, m], at, worst });
+        if (!move) continue;
+        const [a, b, c, d] = move.change;
+        const worst = squareOf(lx + a, ly + b, rx + c, ry + d);
         // all single swaps are kept, so that two are tried in every pairing
-        if (depth > 1 && worst >= bar) continue;
-        next.push({ moves: [...state.moves, m], at, worst });
+        if ((depth > 1 && worst >= bar) || state.moves.some((done) => moves[done]?.places.some((p) => move.places.includes(p)))) continue;
+        const picked = [...state.moves, m];
+        if (worst <= inside) return swapsOf(picked);
+        next.push({ moves: picked, at: [lx + a, ly + b, rx + c, ry + d], worst });
         if (depth > 1 && next.length >= 4 * KEPT) {
-          next.sort((a, b) => a.worst - b.worst);
+          next.sort((x, y) => x.worst - y.worst);
           next.length = KEPT;
           bar = next.at(-1)?.worst ?? Infinity;
         }
       }
     }
-    states = depth > 1 ? next.sort((a, b) => a.worst - b.worst).slice(0, KEPT) : next;
+    states = depth > 1 ? next.sort((x, y) => x.worst - y.worst).slice(0, KEPT) : next;
   }
   return undefined;
 }
+
+/** Square of the larger plane: squares are compared, roots cost time. */
+const squareOf = (lx: number, ly: number, rx: number, ry: number): number => Math.max(lx * lx + ly * ly, rx * rx + ry * ry);
 
 /** Every swap that changes anything: of two places, or of two pairs of mates. */
 function movesOf(masses: readonly number[], pulls: readonly (readonly [number, number, number, number])[], mates: readonly number[] | undefined): Move[] {

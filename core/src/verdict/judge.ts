@@ -28,19 +28,19 @@ export interface PlaceVerdict {
   readonly decision: Decision;
   readonly findings: readonly Finding[];
   /** as found when an as-left reading has been judged since */
-  readonly asFound?: { readonly decision: Decision; readonly findings: readonly Finding[] };
+  readonly asFound?: { readonly decision: Decision; readonly findings: readonly Finding[] } | undefined;
   readonly state: 'asFound' | 'asLeft';
   /** wear fraction and its expanded uncertainty, where the check measures wear */
-  readonly wear?: number;
-  readonly expanded?: number;
+  readonly wear?: number | undefined;
+  readonly expanded?: number | undefined;
   /** median reading, mm */
-  readonly value?: number;
+  readonly value?: number | undefined;
   readonly ticks: readonly StripTick[];
-  readonly forecast?: WearForecast;
-  readonly travelLeft?: number;
-  readonly elongation?: number;
-  readonly plan?: TakeUpPlan;
-  readonly renew?: number;
+  readonly forecast?: WearForecast | undefined;
+  readonly travelLeft?: number | undefined;
+  readonly elongation?: number | undefined;
+  readonly plan?: TakeUpPlan | undefined;
+  readonly renew?: number | undefined;
   readonly takenAt: string;
   readonly round: string;
   readonly readingIds: readonly string[];
@@ -101,8 +101,7 @@ const byTime = (a: Reading, b: Reading): number => (a.takenAt < b.takenAt ? -1 :
 function judgeOwn(check: Check, own: readonly Reading[], facts: MachineFacts): CheckVerdict | undefined {
   if (own.length === 0) return undefined;
   const sorted = own.length > 1 ? [...own].sort(byTime) : own;
-  const struck = new Set<string>();
-  for (const r of sorted) if (r.strikes) struck.add(r.strikes);
+  const struck = sorted.some((r) => r.strikes) ? new Set(sorted.flatMap((r) => r.strikes ?? [])) : NONE_STRUCK;
   const byPlace = new Map<string, Reading[]>();
   for (const place of check.places) byPlace.set(place, []);
   for (const r of sorted) byPlace.get(r.place)?.push(r);
@@ -160,10 +159,12 @@ function judgePlace(check: Check, limits: WearLimits | undefined, place: string,
   const judged = judgeState(check, limits, counted, own, facts);
   const { decision, findings } = decide(shared && concerns(shared, place) ? [...judged.findings.filter((f) => f.id !== 'inside'), shared] : judged.findings);
   const found = state === 'asLeft' ? own.round.filter((r) => r.state === 'asFound') : [];
+  // every verdict has all its fields: objects of one shape are made and read many times faster
   return {
-    ...judged, place, decision, findings,
-    ...(found.length ? { asFound: decide(judgeState(check, limits, found, own, facts).findings) } : undefined),
+    place, decision, findings,
+    asFound: found.length ? decide(judgeState(check, limits, found, own, facts).findings) : undefined,
     state,
+    wear: judged.wear, expanded: judged.expanded, value: judged.value, forecast: judged.forecast, travelLeft: judged.travelLeft, elongation: judged.elongation, plan: judged.plan, renew: judged.renew,
     ticks: limits ? ticksOf(limits, own) : NO_TICKS,
     takenAt: last?.takenAt ?? '',
     round: own.key,
@@ -171,6 +172,7 @@ function judgePlace(check: Check, limits: WearLimits | undefined, place: string,
   };
 }
 
+const NONE_STRUCK: ReadonlySet<string> = new Set();
 const NO_TICKS: readonly StripTick[] = [];
 
 /** Sides concern both of them; places that differ concern the two furthest apart. */
@@ -181,7 +183,7 @@ type Building = { -readonly [K in keyof StateJudgement]: StateJudgement[K] } & {
 
 function judgeState(check: Check, limits: WearLimits | undefined, readings: readonly Reading[], own: PlaceReadings, facts: MachineFacts): StateJudgement {
   const findings: Finding[] = [];
-  const result: Building = { findings };
+  const result: Building = { findings, wear: undefined, expanded: undefined, value: undefined, forecast: undefined, travelLeft: undefined, elongation: undefined, plan: undefined, renew: undefined };
   if (readings.some((r) => !r.positionConfirmed)) findings.push({ id: 'positionNotConfirmed', numbers: { position: check.position } });
   const main = newest(readings, isMain);
   const look = newest(readings, (v) => v.kind === 'look')?.value;

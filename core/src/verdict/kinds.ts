@@ -65,17 +65,17 @@ export function judgeService(check: ServiceCheck, value: Value<'service'>, facts
   if (check.most !== undefined && amount > check.most) findings.push({ id: 'tooMuch', numbers });
   if (check.amount !== undefined && amount < check.amount) findings.push({ id: 'tooLittle', numbers });
   const due = dueAgain(check, facts);
-  if (due) findings.push({ id: due.over ? 'serviceDue' : 'serviceInSeason', numbers: { ...numbers, ...due.numbers } });
+  if (due) findings.push({ id: due.over ? 'serviceDue' : 'serviceInSeason', numbers: { asks: check.asks, product: check.product, wanted: check.amount ?? 0, doneHours: facts.doneHours, every: due.every, days: due.days, lookAgain: due.lookAgain } });
   return findings.length ? findings : [{ id: 'inside', numbers }];
 }
 
 /** When it falls due again, if it does by the end of harvest. */
-function dueAgain({ interval }: ServiceCheck, facts: ServiceFacts): { over: boolean; numbers: Record<string, number | string> } | undefined {
+function dueAgain({ interval }: ServiceCheck, facts: ServiceFacts): { over: boolean; every: number; days: number; lookAgain: number } | undefined {
   if (interval.kind !== 'every') return undefined;
   const step = Math.min(interval.hours ?? Infinity, facts.newPart ? (interval.early ?? Infinity) : Infinity);
   const at = facts.doneHours + step;
   const days = interval.days !== undefined && facts.today !== undefined ? interval.days - differenceInCalendarDays(facts.today, facts.doneOn) : Infinity;
-  const numbers = { doneHours: facts.doneHours, every: Number.isFinite(step) ? step : 0, days: interval.days ?? 0, lookAgain: Number.isFinite(at) ? at : facts.hours };
-  if (at <= facts.hours || days <= 0) return { over: true, numbers };
-  return at <= facts.hours + facts.seasonHours ? { over: false, numbers } : undefined;
+  const over = at <= facts.hours || days <= 0;
+  if (!over && at > facts.hours + facts.seasonHours) return undefined;
+  return { over, every: Number.isFinite(step) ? step : 0, days: interval.days ?? 0, lookAgain: Number.isFinite(at) ? at : facts.hours };
 }

@@ -70,7 +70,7 @@ const DECISION = new Map<FindingId, Decision>(PRECEDENCE.map(([id, decision]) =>
 
 /** The decision that findings lead to, and the findings in order of weight. Nothing found holds. */
 export function decide(findings: readonly Finding[]): { decision: Decision; findings: readonly Finding[] } {
-  const sorted = [...findings].sort((a, b) => (RANK.get(a.id) ?? 99) - (RANK.get(b.id) ?? 99));
+  const sorted = findings.length > 1 ? [...findings].sort((a, b) => (RANK.get(a.id) ?? 99) - (RANK.get(b.id) ?? 99)) : findings;
   const first = sorted[0];
   return { decision: first ? (DECISION.get(first.id) ?? 'remeasure') : 'holds', findings: sorted };
 }

@@ -1,3 +1,4 @@
+import TinyQueue from 'tinyqueue';
 import { InputError, zeroOrMore } from '../units';
 
 /** A check to be ordered: its station and the position it needs. */
@@ -77,45 +78,38 @@ interface Node {
 function search(plain: readonly OrderedCheck[], price: Price, stray: number, start: string | undefined): OrderedCheck[] {
   const positions = [...new Set(plain.map((c) => c.position))];
   const queues = positions.map((p) => plain.filter((c) => c.position === p));
-  const front = (done: readonly number[]) => Math.min(...queues.map((q, i) => q[done[i] ?? 0]?.station ?? Infinity));
+  const prices = [start, ...positions].map((from) => positions.map((to) => price(from, to)));
+  const stationAt = (done: readonly number[], i: number): number => queues[i]?.[done[i] ?? 0]?.station ?? Infinity;
+  /** What can be taken at position i before any other: up to `stray` beyond the front, which its own checks may move on. */
   const serve = (done: readonly number[], i: number): { done: number[]; taken: OrderedCheck[] } => {
-    const next = [...done];
-    const taken: OrderedCheck[] = [];
+    let others = Infinity;
+    for (let j = 0; j < queues.length; j += 1) if (j !== i) others = Math.min(others, stationAt(done, j));
     const queue = queues[i] ?? [];
-    for (let check = queue[next[i] ?? 0]; check && check.station <= front(next) + stray; check = queue[next[i] ?? 0]) {
-      taken.push(check);
-      next[i] = (next[i] ?? 0) + 1;
-    }
-    return { done: next, taken };
+    const from = done[i] ?? 0;
+    let to = from;
+    for (let check = queue[to]; check && check.station <= Math.min(others, check.station) + stray; check = queue[to]) to += 1;
+    const next = [...done];
+    next[i] = to;
+    return { done: next, taken: queue.slice(from, to) };
   };
-  const open: Node[] = [{ cost: 0, waited: 0, done: positions.map(() => 0), at: start === undefined ? -1 : positions.indexOf(start), from: undefined, taken: [] }];
+  const open = new TinyQueue<Node>([{ cost: 0, waited: 0, done: positions.map(() => 0), at: -1, from: undefined, taken: [] }], (a, b) => a.cost - b.cost || a.waited - b.waited);
   const seen = new Set<string>();
   for (;;) {
-    const node = takeCheapest(open);
+    const node = open.pop();
     if (!node) throw new InputError('checks', plain.length, 'checks that can be ordered');
     if (node.done.every((d, i) => d === queues[i]?.length)) return unwind(node);
     const key = `${node.done.join(',')}|${node.at}`;
     if (seen.has(key)) continue;
     seen.add(key);
-    for (const [i, position] of positions.entries()) {
+    for (let i = 0; i < positions.length; i += 1) {
+      if (i === node.at || stationAt(node.done, i) === Infinity) continue;
       const served = serve(node.done, i);
       if (!served.taken.length) continue;
-      const cost = node.cost + price(node.at < 0 ? start : positions[node.at], position);
+      const cost = node.cost + (prices[node.at + 1]?.[i] ?? 0);
       open.push({ cost, waited: node.waited + cost * served.taken.length, done: served.done, at: i, from: node, taken: served.taken });
     }
   }
 }
-
-function takeCheapest(open: Node[]): Node | undefined {
-  let best = 0;
-  for (let i = 1; i < open.length; i += 1) if (sooner(open[i], open[best])) best = i;
-  const node = open[best];
-  const last = open.pop();
-  if (node !== last && last) open[best] = last;
-  return node;
-}
-
-const sooner = (a: Node | undefined, b: Node | undefined): boolean => a !== undefined && b !== undefined && (a.cost < b.cost || (a.cost === b.cost && a.waited < b.waited));
 
 function unwind(node: Node | undefined): OrderedCheck[] {
   const parts: (readonly OrderedCheck[])[] = [];
