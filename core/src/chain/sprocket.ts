@@ -1,7 +1,7 @@
 import { InputError, positive, zeroOrMore } from '../units';
 
 function teethOf(field: string, z: number): number {
-  if (!Number.isInteger(z) || z < 5) throw new InputError(field, z, 'a whole number of at least 5 teeth');
+  if (!Number.isInteger(z) || z < 5 || z > 1000) throw new InputError(field, z, 'a whole number of 5 to 1,000 teeth');
   return z;
 }
 
@@ -58,6 +58,9 @@ export interface ToothWear {
  */
 export function judgeTooth(measured: number, tooth: ToothWear): { wear: number; out: boolean; renewWithChain: boolean } {
   zeroOrMore('measured', measured);
+  zeroOrMore('nominal', tooth.nominal);
+  zeroOrMore('limit', tooth.limit);
+  zeroOrMore('pairFrom', tooth.pairFrom ?? 0.5);
   if (tooth.nominal === tooth.limit) throw new InputError('limit', tooth.limit, 'a limit that differs from the new size');
   const wear = (tooth.nominal - measured) / (tooth.nominal - tooth.limit);
   return { wear, out: wear >= 1 - 1e-12, renewWithChain: wear >= (tooth.pairFrom ?? 0.5) - 1e-12 };

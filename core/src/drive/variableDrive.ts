@@ -32,7 +32,7 @@ export class NoDriveSolution extends InputError {
 }
 
 const halfTan = (drive: VariableDrive): number => {
-  if (!(drive.grooveAngle > 0 && drive.grooveAngle < 180)) throw new InputError('grooveAngle', drive.grooveAngle, 'an angle above 0° and below 180°');
+  if (!(drive.grooveAngle >= 1 && drive.grooveAngle < 180)) throw new InputError('grooveAngle', drive.grooveAngle, 'an angle from 1°, below 180°');
   return Math.tan((drive.grooveAngle * Math.PI) / 360);
 };
 

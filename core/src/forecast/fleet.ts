@@ -1,4 +1,4 @@
-import { finite, InputError, positive } from '../units';
+import { finite, InputError, positive, zeroOrMore } from '../units';
 import type { WearPrior } from './posterior';
 
 /** A wear slope seen on one component, with its standard error; per hour. */
@@ -44,6 +44,10 @@ export function fleetSlope(slopes: readonly SeenSlope[]): FleetSlope {
  * @param points hours in service and wear fraction, with the noise of each; at least two at different hours
  */
 export function slopeOf(points: readonly { readonly hours: number; readonly y: number; readonly sigma: number }[]): SeenSlope {
+  points.forEach((p, i) => {
+    finite(`points.${i}.hours`, p.hours);
+    finite(`points.${i}.y`, p.y);
+  });
   const weights = points.map((p, i) => 1 / positive(`points.${i}.sigma`, p.sigma) ** 2);
   const total = sum(weights);
   const meanH = sum(points.map((p, i) => p.hours * (weights[i] ?? 0))) / total;
@@ -63,6 +67,11 @@ const LEAST_SPREAD = 0.25;
  * @example priorFromFleet(fleetSlope(slopes), .02, .03)
  */
 export function priorFromFleet(fleet: FleetSlope, a0: number, sa: number): WearPrior {
+  finite('mu', fleet.mu);
+  zeroOrMore('tau', fleet.tau);
+  zeroOrMore('se', fleet.se);
+  finite('a0', a0);
+  positive('sa', sa);
   return { a0, sa, mu: fleet.mu, tau: Math.hypot(Math.max(fleet.tau, LEAST_SPREAD * Math.abs(fleet.mu)), fleet.se) };
 }
 

@@ -68,6 +68,11 @@ export interface Shrinkage {
  * @param expanded how far one reading may lie from the truth; twice its sigma unless given
  */
 export function shrinkages(points: readonly WearPoint[], expanded?: number): Shrinkage[] {
+  if (expanded !== undefined) zeroOrMore('expanded', expanded);
+  points.forEach((p, i) => {
+    finite(`points.${i}.y`, p.y);
+    zeroOrMore(`points.${i}.sigma`, p.sigma);
+  });
   const found: Shrinkage[] = [];
   let most = -1;
   points.forEach((p, i) => {

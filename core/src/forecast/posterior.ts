@@ -40,6 +40,8 @@ export function wearPosterior(prior: WearPrior, points: readonly WearPoint[]): W
   let b1 = finite('a0', prior.a0) * p11;
   let b2 = finite('mu', prior.mu) * p22;
   for (const point of points) {
+    // surer than a millionth, the sums below would cancel to nothing; no reading is
+    if (!(point.sigma >= 1e-6)) throw new InputError('sigma', point.sigma, 'a standard deviation of at least 0.000001');
     const w = 1 / positive('sigma', point.sigma) ** 2;
     const h = zeroOrMore('hours', point.hours);
     p11 += w;
@@ -58,9 +60,20 @@ export function wearPosterior(prior: WearPrior, points: readonly WearPoint[]): W
   };
 }
 
+/** @throws InputError naming the part of the posterior that is no number */
+function checked(posterior: WearPosterior): WearPosterior {
+  finite('alpha', posterior.alpha);
+  finite('beta', posterior.beta);
+  zeroOrMore('varAlpha', posterior.varAlpha);
+  zeroOrMore('varBeta', posterior.varBeta);
+  finite('cov', posterior.cov);
+  return posterior;
+}
+
 /** Mean and standard deviation of the wear fraction at `hours` in service. */
 export function wearAt(posterior: WearPosterior, hours: number): { mean: number; sd: number } {
   zeroOrMore('hours', hours);
+  checked(posterior);
   const variance = posterior.varAlpha + 2 * hours * posterior.cov + hours * hours * posterior.varBeta;
   return { mean: posterior.alpha + posterior.beta * hours, sd: Math.sqrt(Math.max(variance, 0)) };
 }
@@ -91,7 +104,9 @@ export function hoursToLimit(posterior: WearPosterior, q: number, from = 0): num
 
 /** As {@link hoursToLimit}, for the standard normal deviate `z` of the chance. */
 export function hoursAtDeviate(posterior: WearPosterior, z: number, from: number): number {
-  const { alpha, beta, varAlpha, varBeta, cov } = posterior;
+  const { alpha, beta, varAlpha, varBeta, cov } = checked(posterior);
+  finite('z', z);
+  zeroOrMore('from', from);
   const reached = (h: number): boolean => {
     const sd = Math.sqrt(Math.max(varAlpha + 2 * h * cov + h * h * varBeta, 0));
     return alpha + beta * h - 1 >= z * sd - 1e-12;

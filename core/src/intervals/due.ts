@@ -31,6 +31,9 @@ export interface Due {
 /** A look counts for this harvest when it was taken within so many days before it. */
 export const SEASON_LOOK_DAYS = 100;
 
+/** Days; nothing is projected further. */
+const A_CENTURY = 36_525;
+
 const day = (date: Date): Day => formatISO(date, { representation: 'date' });
 
 /**
@@ -52,7 +55,10 @@ export function projectHours(today: Day, hours: number, use: UseRate): Day | nul
   for (const [from, to, rate] of phases) {
     const length = differenceInCalendarDays(parseISO(to), parseISO(from));
     if (length <= 0) continue;
-    if (rate > 0 && left <= rate * length + 1e-9) return day(addDays(parseISO(from), Math.max(0, Math.ceil(left / rate - 1e-9) - 1)));
+    if (rate > 0 && left <= rate * length + 1e-9) {
+      const days = Math.max(0, Math.ceil(left / rate - 1e-9) - 1);
+      return days > A_CENTURY ? null : day(addDays(parseISO(from), days));
+    }
     left -= rate * length;
   }
   return null;
@@ -78,6 +84,7 @@ export function nextDue(rule: Interval, last: LastDone, now: number, today: Day,
   }
   if (rule.hours === undefined && rule.days === undefined) throw new InputError('hours', rule.hours, 'an interval in hours, in days, or both');
   zeroOrMore('now', now);
+  if (rule.days !== undefined && rule.days > A_CENTURY) throw new InputError('days', rule.days, 'an interval of at most a hundred years');
   if (now < last.hours) throw new InputError('now', now, `at least the ${last.hours} h of the last time`);
   const early = rule.early !== undefined && last.newPart ? positive('early', rule.early) : undefined;
   const step = Math.min(rule.hours === undefined ? Infinity : positive('hours', rule.hours), early ?? Infinity);

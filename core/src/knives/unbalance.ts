@@ -27,13 +27,13 @@ export interface Unbalance {
  */
 export function unbalance(deviations: readonly number[], places: readonly KnifePlace[], planes: BearingPlanes): Unbalance {
   finite('a', planes.a);
-  if (!(planes.b > planes.a)) throw new InputError('b', planes.b, `a place beyond a, ${planes.a} mm`);
+  if (!(finite('b', planes.b) >= planes.a + 1)) throw new InputError('b', planes.b, `a place beyond a, ${planes.a} mm, by 1 mm at least`);
   if (deviations.length !== places.length) throw new InputError('deviations', deviations.length, `one for each of the ${places.length} places`);
   let [lx, ly, rx, ry] = [0, 0, 0, 0];
   places.forEach((place, i) => {
     const moment = finite(`deviations.${i}`, deviations[i] ?? NaN) * positive(`places.${i}.radius`, place.radius);
     const right = (finite(`places.${i}.axial`, place.axial) - planes.a) / (planes.b - planes.a);
-    const [x, y] = [moment * Math.cos(place.angle), moment * Math.sin(place.angle)];
+    const [x, y] = [moment * Math.cos(finite(`places.${i}.angle`, place.angle)), moment * Math.sin(place.angle)];
     lx += x * (1 - right);
     ly += y * (1 - right);
     rx += x * right;
@@ -59,5 +59,6 @@ export function permissibleUnbalance(grade: number, mass: number, rpm: number): 
 /** Mass of a knife from the height left of it, g: worn away evenly from `newHeight`, the root staying. */
 export function massFromHeight(height: number, newHeight: number, newMass: number, rootShare = 0.4): number {
   if (!(height >= 0 && height <= positive('newHeight', newHeight))) throw new InputError('height', height, `from 0 to ${newHeight} mm`);
+  if (!(rootShare >= 0 && rootShare <= 1)) throw new InputError('rootShare', rootShare, 'a share from 0 to 1');
   return positive('newMass', newMass) * (rootShare + (1 - rootShare) * (height / newHeight));
 }

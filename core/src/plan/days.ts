@@ -21,7 +21,8 @@ export function workingDayFrom(day: Day): Day {
 
 /** Working days that `hours` of labour take: 0 h none, 8.1 h two. */
 export function daysFor(hours: number): number {
-  return Math.ceil(zeroOrMore('hours', hours) / HOURS_A_DAY);
+  if (zeroOrMore('hours', hours) > 100_000) throw new InputError('hours', hours, 'at most 100,000 h of labour');
+  return Math.ceil(hours / HOURS_A_DAY);
 }
 
 /** Last day of work of `hours` begun on `start` (moved to a working day). @example visitEnd('2026-06-12', 12) // '2026-06-15' */
@@ -30,9 +31,15 @@ export function visitEnd(start: Day, hours: number): Day {
   return toDay(addBusinessDays(fromDay('start', first), Math.max(0, daysFor(positive('hours', hours)) - 1)));
 }
 
+/** A number of days that leads to a day of the calendar: whole, no more than a hundred years. */
+function wholeDays(field: string, days: number): number {
+  if (!(Number.isInteger(days) && Math.abs(days) <= 36_600)) throw new InputError(field, days, 'a whole number of days, at most 36,600');
+  return days;
+}
+
 /** `days` working days after `day`. */
 export function workingDaysAfter(day: Day, days: number): Day {
-  return toDay(addBusinessDays(fromDay('day', day), days));
+  return toDay(addBusinessDays(fromDay('day', day), wholeDays('days', days)));
 }
 
 /**
@@ -43,7 +50,7 @@ export function workingDaysAfter(day: Day, days: number): Day {
  * @example mustStartBy('2026-06-30', 2, 12) // '2026-06-25': done on the 26th, margin 27th to 29th
  */
 export function mustStartBy(harvestStart: Day, margin: number, hours: number): Day {
-  const free = subDays(fromDay('harvestStart', harvestStart), zeroOrMore('margin', margin) + 1);
+  const free = subDays(fromDay('harvestStart', harvestStart), wholeDays('margin', margin) + 1);
   const last = isWeekend(free) ? addBusinessDays(free, -1) : free;
   return toDay(addBusinessDays(last, -Math.max(0, daysFor(hours) - 1)));
 }

@@ -9,7 +9,7 @@ export interface Random {
 // taken out once: looking up a global for every number costs more than the number
 const { imul } = Math;
 
-/** @param seed any whole number */
+/** Dice that fall the same way for the same seed. @param seed any whole number */
 export function random(seed: number): Random {
   let state = seed >>> 0;
   const next = (): number => {

@@ -13,20 +13,24 @@ export class InputError extends Error {
   }
 }
 
-/** Returns `value` when it is a finite number above zero; throws {@link InputError} otherwise. */
+/** Beyond this nothing on a machine is measured, and below its inverse nothing above 0: sums and squares of what lies between stay numbers. */
+const MOST = 1e12;
+const LEAST = 1e-12;
+
+/** Returns `value` when it is a number above zero, from 1e-12 to 1e12; throws {@link InputError} otherwise. */
 export function positive(field: string, value: number, wanted = 'a number above 0'): number {
-  if (!(Number.isFinite(value) && value > 0)) throw new InputError(field, value, wanted);
+  if (!(value >= LEAST && value <= MOST)) throw new InputError(field, value, wanted);
   return value;
 }
 
-/** Returns `value` when it is a finite number of zero or more; throws {@link InputError} otherwise. */
+/** Returns `value` when it is a number of zero or more, up to 1e12; throws {@link InputError} otherwise. */
 export function zeroOrMore(field: string, value: number, wanted = 'a number of 0 or more'): number {
-  if (!(Number.isFinite(value) && value >= 0)) throw new InputError(field, value, wanted);
+  if (!(value >= 0 && value <= MOST)) throw new InputError(field, value, wanted);
   return value;
 }
 
-/** Returns `value` when it is finite; throws {@link InputError} otherwise. */
+/** Returns `value` when it is a number no larger than 1e12 either way; throws {@link InputError} otherwise. */
 export function finite(field: string, value: number, wanted = 'a finite number'): number {
-  if (!Number.isFinite(value)) throw new InputError(field, value, wanted);
+  if (!(value >= -MOST && value <= MOST)) throw new InputError(field, value, wanted);
   return value;
 }

@@ -1,5 +1,6 @@
 import type { BandLimit, MeasuredCheck, Reading } from '../contracts';
 import type { Finding, FindingId } from './precedence';
+import { finite } from '../units';
 import { ENOUGH_REPEATS, judgeRepeats } from './uncertainty';
 
 /** Where one reading lies against its band; values in the core's own unit of the quantity. */
@@ -19,6 +20,8 @@ export function judgeBand(check: MeasuredCheck, limit: BandLimit, values: readon
   const repeats = judgeRepeats(values, tool ?? check.tool, false, true);
   const running = limit.whenNew && inService !== undefined && inService < limit.whenNew.hours ? limit.whenNew : limit;
   const { low, high } = running;
+  if (low !== undefined) finite('low', low);
+  if (high !== undefined) finite('high', high);
   const { value, expanded, count, spread } = repeats;
   const numbers = { value, expanded, count, spread, ...(low === undefined ? {} : { low }), ...(high === undefined ? {} : { high }) };
   const findings: Finding[] = [];

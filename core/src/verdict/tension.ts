@@ -3,7 +3,8 @@ import { elongationFromTravel, takeUpPlan, type TakeUpPlan } from '../chain';
 import { InputError } from '../units';
 import type { Finding } from './precedence';
 
-type Tension = 'right' | 'loose' | 'tight';
+/** Which side of right a tension is. */
+export type Tension = 'right' | 'loose' | 'tight';
 
 /** Tension by an indicator or a feel: which side of right it is, and the numbers for its sentence. */
 export function tensionOf(check: MarkCheck | FeelCheck, value: ReadingValue): { tension: Tension; numbers: Finding['numbers'] } | undefined {

@@ -1,7 +1,7 @@
 import type { MeasuredCheck, Reading, WearRate } from '../contracts';
 import { defaultElongationLimit, elongation, nominalLength, pitchesNeeded } from '../chain';
 import { chanceReached, hoursAtDeviate, shrinkages, wearAt, wearPosterior, type WearPoint } from '../forecast';
-import { InputError } from '../units';
+import { finite, InputError } from '../units';
 import type { Finding } from './precedence';
 import { againstLimit, ENOUGH_REPEATS, judgeRepeats } from './uncertainty';
 
@@ -55,6 +55,9 @@ export function wearLimitsOf(check: MeasuredCheck): WearLimits | undefined {
  */
 export function wearFraction(x: number, nominal: number, limit: number): number {
   if (nominal === limit) throw new InputError('limit', limit, 'a limit that differs from the new size');
+  finite('reading', x);
+  finite('nominal', nominal);
+  finite('limit', limit);
   return (nominal - x) / (nominal - limit);
 }
 

@@ -1,6 +1,7 @@
 import type { Check, Machine, SpecSheet } from '../contracts';
 
-type Build = Readonly<Record<string, string>>;
+/** How a machine is built: equipment id to option id. */
+export type Build = Readonly<Record<string, string>>;
 
 /** The checks that apply to a machine as it is built: its combine's sheet and that of the header on it, front to back. */
 export function checksFor(machine: Pick<Machine, 'model' | 'header' | 'equipment'>, sheets: readonly SpecSheet[]): Check[] {

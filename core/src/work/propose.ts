@@ -1,5 +1,6 @@
 import type { Check, WorkItem } from '../contracts';
 import { headSentence, needsHand, type CheckVerdict } from '../verdict';
+import { zeroOrMore } from '../units';
 import { matesOf } from './mates';
 
 /** Work a check's verdict calls for, before anyone accepts it. Minutes without the covers. */
@@ -42,6 +43,10 @@ function minutesFor(check: Check, decision: Exclude<CheckVerdict['decision'], 'h
  */
 export function labourHours(items: readonly Pick<ProposedWork, 'minutes' | 'cover'>[]): number {
   const covers = new Map(items.flatMap((i) => (i.cover ? [[i.cover.name, i.cover.minutes] as const] : [])));
+  items.forEach((item, i) => {
+    zeroOrMore(`items.${i}.minutes`, item.minutes);
+    if (item.cover) zeroOrMore(`items.${i}.cover.minutes`, item.cover.minutes);
+  });
   const minutes = items.reduce((sum, i) => sum + i.minutes, 0) + [...covers.values()].reduce((sum, m) => sum + m, 0);
   return Math.ceil(minutes / 15) / 4;
 }
