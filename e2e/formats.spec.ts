@@ -23,13 +23,13 @@ test('a file is looked at row by row before it is stored; then the machine has i
   await expect(page.getByText(/Missing: check, place, quantity, taken_at, hours/)).toBeVisible();
   const spoilt = sample.replace(/,measure,418\.5,/, ',measure,wide,');
   await page.getByTestId('csv file').setInputFiles({ name: 'spoilt.csv', mimeType: 'text/csv', buffer: Buffer.from(spoilt) });
-  await expect(page.getByTestId('import summary')).toContainText('281 rows: 280 new and good, 0 there already, 1 rejected. Nothing stored yet.');
+  await expect(page.getByTestId('import summary')).toContainText('983 rows: 982 new and good, 0 there already, 1 rejected. Nothing stored yet.');
   await expect(page.getByText(/value: At character 1 \("w"\): this is not a number/)).toBeVisible();
   await expect(page.getByTestId('import store')).toBeDisabled();
   await page.getByTestId('csv file').setInputFiles({ name: 'readings-sample.csv', mimeType: 'text/csv', buffer: Buffer.from(sample) });
-  await expect(page.getByTestId('import summary')).toContainText('281 rows: 281 new and good');
+  await expect(page.getByTestId('import summary')).toContainText('983 rows: 983 new and good');
   await page.getByTestId('import store').click();
-  await expect(page.getByTestId('import summary')).toContainText('281 stored');
+  await expect(page.getByTestId('import summary')).toContainText('983 stored');
   await page.goto('/');
   await openMachine(page, 'T126');
   await expect(page.getByTestId('what wears')).toContainText('2.54 % elongation (424.5 mm)');

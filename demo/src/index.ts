@@ -3,6 +3,8 @@ import { standingOf, visitEnd } from '@green-tally/core/plan';
 import { labourHours } from '@green-tally/core/work';
 import ax5 from '../specs/ax5.json';
 import ax7 from '../specs/ax7.json';
+import df10 from '../specs/df10.json';
+import gf7 from '../specs/gf7.json';
 import rc12 from '../specs/rc12.json';
 import w4 from '../specs/w4.json';
 import { demoId, historyOf } from './history';
@@ -32,7 +34,7 @@ export interface Scenario {
 
 /** Builds the scenario; the same every time. */
 export function scenario(): Scenario {
-  const sheets = [ax5, ax7, rc12, w4].map((sheet) => SpecSheet.parse(sheet));
+  const sheets = [ax5, ax7, df10, gf7, rc12, w4].map((sheet) => SpecSheet.parse(sheet));
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
   const built = DEMO_MACHINES.map((demo, i) => {
     const machine: Machine = {
@@ -40,7 +42,7 @@ export function scenario(): Scenario {
       harvest: { crop: demo.crop, start: demo.harvest[0], end: demo.harvest[1], areaHa: demo.areaHa, widthM: demo.widthM, speedKmh: 6.2, efficiency: 0.72 },
     };
     const { walks, readings } = historyOf(demo, machine, sheets, 1000 + i);
-    const file: MachineFile = { machine, sheets: sheets.filter((s) => [machine.model, machine.header?.model].includes(s.model)), readings, walks, work: [], visits: [] };
+    const file: MachineFile = { machine, sheets: sheets.filter((s) => [machine.model, machine.header?.model].includes(s.model)), earlier: [], readings, walks, work: [], visits: [] };
     const work: WorkItem[] = demo.accepted
       ? standingOf(file, DEMO_DAY).proposed.map((p) => ({ ...p, id: demoId(`work ${demo.serial} ${p.checkId}`), machineId: machine.id, acceptedBy: 'Rhea Aldane', acceptedAt: '2026-06-08T15:40:00.000Z', withdrawnAt: null }))
       : [];

@@ -8,7 +8,7 @@ export const WALK_ID = '0197a000-0000-7000-8000-00000000aaaa';
 /** An AX7 with its header, freshly in a walk, nothing measured. */
 export const machineFile = (readings: Reading[] = []): MachineFile => ({
   machine: { id: MACHINE_ID, serial: 'T126', model: 'AX7', customer: 'Fallow Cross', branch: 'Upper Larkmoor', builtOn: '2022-11-04', hours: 690, header: { model: 'RC12', serial: 'H47' }, harvest: { crop: 'malting barley', start: '2026-07-09', end: '2026-07-23', areaHa: 480, widthM: 10.7, speedKmh: 6.2, efficiency: 0.72 } },
-  sheets: [ax7, rc12].map((s) => SpecSheet.parse(s)), readings, work: [], visits: [],
+  sheets: [ax7, rc12].map((s) => SpecSheet.parse(s)), readings, earlier: [], work: [], visits: [],
   walks: [{ id: WALK_ID, machineId: MACHINE_ID, startedAt: '2026-06-09T07:00:00.000Z', finishedAt: null, madeSafeAt: '2026-06-09T07:00:00.000Z', hours: 690, by: 'Ines Marrow', noticed: '' }],
 });
 

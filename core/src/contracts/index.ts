@@ -4,4 +4,5 @@ export * from './limits';
 export * from './machine';
 export * from './reading';
 export * from './sheet';
+export * from './specs';
 export * from './work';

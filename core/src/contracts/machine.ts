@@ -27,6 +27,7 @@ export const Machine = z.object({
   hours: z.number().nonnegative().max(100_000),
   header: z.object({ model: ShortText, serial: ShortText, equipment: z.record(Slug, Slug).optional() }).nullable(),
   equipment: z.record(Slug, Slug).optional().describe('how it is built: {"feeder-drive": "fixed"}; the sheet\'s first option where nothing is said'),
+  rejudged: z.record(z.string(), z.int().min(1)).optional().describe('revision each model\'s older readings were re-judged under'),
   harvest: Harvest,
 });
 export type Machine = z.infer<typeof Machine>;
@@ -37,6 +38,7 @@ export const MachineChange = z.object({ hours: Machine.shape.hours.optional(), h
 export const MachineFile = z.object({
   machine: Machine,
   sheets: z.array(SpecSheet),
+  earlier: z.array(SpecSheet).default([]).describe('older revisions that readings are still judged by'),
   readings: z.array(Reading),
   walks: z.array(Walk),
   work: z.array(WorkItem),

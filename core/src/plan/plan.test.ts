@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { MachineFile, Reading, ReadingValue, Visit, WorkItem } from '../contracts';
-import { demoSheet, MACHINE_ID, reading, WALK_ID } from '../testing/sheet';
+import { shortSheet, MACHINE_ID, reading, WALK_ID } from '../testing/sheet';
 import { labourHours, proposeWork } from '../work';
 import { unreadPlaces, walkStops, nextStop } from '../walk';
 import { judgeCheck } from '../verdict';
@@ -24,8 +24,8 @@ const file = (readings: Reading[], work: WorkItem[] = [], visits: Visit[] = []):
     id: MACHINE_ID, serial: 'T118', model: 'AX7', customer: 'Harrow End', branch: 'Upper Larkmoor', builtOn: '2022-03-01', hours: 1284, header: null,
     harvest: { crop: 'malting barley', start: '2026-06-30', end: '2026-07-12', areaHa: 520, widthM: 10.7, speedKmh: 6.2, efficiency: 0.72 },
   },
-  sheets: [demoSheet('ax7'), demoSheet('rc12')],
-  readings, work, visits,
+  sheets: [shortSheet('ax7'), shortSheet('rc12')],
+  readings, work, visits, earlier: [],
   walks: [{ id: WALK_ID, machineId: MACHINE_ID, startedAt: '2026-06-09T07:00:00.000Z', finishedAt: '2026-06-09T09:00:00.000Z', madeSafeAt: '2026-06-09T07:00:00.000Z', hours: 1284, by: 'Ines Marrow', noticed: '' }],
 });
 const narrow = () => reading('fan-drive-belt', 'belt', width(34));
@@ -76,13 +76,13 @@ describe('labour', () => {
     expect(labourHours([{ minutes: 60, cover }, { minutes: 45, cover }])).toBe(2);
   });
   test('what holds or is only watched asks for no work', () => {
-    const belt = demoSheet('ax7').checks.find((c) => c.id === 'fan-drive-belt')!;
+    const belt = shortSheet('ax7').checks.find((c) => c.id === 'fan-drive-belt')!;
     expect(proposeWork(judgeCheck(belt, [reading(belt.id, 'belt', width(37.8))], { hours: 1284, seasonHours: 109 })!)).toBeUndefined();
   });
 });
 
 describe('the walk', () => {
-  const checks = [...demoSheet('ax7').checks, ...demoSheet('rc12').checks];
+  const checks = [...shortSheet('ax7').checks, ...shortSheet('rc12').checks];
   const walk = { id: WALK_ID };
   test('goes front to back, header first', () => expect(walkStops(checks, walk, []).map((s) => s.check.station)).toEqual([2, 4, 8, 9, 12]));
   test('a check is begun until every place is read with its travel', () => {

@@ -3,6 +3,7 @@ import type { Day, Decision, Machine, MachineFile, Visit, Walk, WorkItem, YardRo
 import { seasonHours } from '../forecast';
 import { SEASON_LOOK_DAYS } from '../intervals';
 import { judgeMachine, needsHand, type CheckVerdict, type MachineFacts } from '../verdict';
+import { checksAsRead } from '../sheets';
 import { checksFor } from '../walk';
 import { labourHours, proposeWork, type ProposedWork } from '../work';
 import { mustStartBy, slackDays, visitEnd, workingDayFrom, workingDaysAfter } from './days';
@@ -47,7 +48,7 @@ export function standingOf(file: MachineFile, today: Day): Standing {
   const { machine } = file;
   const facts = factsOf(machine, today);
   const checks = checksFor(machine, file.sheets);
-  const verdicts = judgeMachine(checks, file.readings, facts);
+  const verdicts = judgeMachine(checksAsRead(checks, file.readings, file.sheets, file.earlier, machine.rejudged), file.readings, facts);
   const counts: Partial<Record<Decision, number>> = {};
   for (const { decision } of verdicts) counts[decision] = (counts[decision] ?? 0) + 1;
 

@@ -3,8 +3,16 @@ import { resolve } from 'node:path';
 import { Check, Reading, SpecSheet, type ReadingValue } from '../contracts';
 
 /** A shipped demo sheet by file name, checked against the contract. For tests only. */
-export function demoSheet(file: 'ax7' | 'ax5' | 'w4' | 'rc12'): SpecSheet {
+export function demoSheet(file: 'ax7' | 'ax5' | 'w4' | 'df10' | 'rc12' | 'gf7'): SpecSheet {
   return SpecSheet.parse(JSON.parse(readFileSync(resolve(__dirname, '../../../demo/specs', `${file}.json`), 'utf8')));
+}
+
+/** A demo sheet cut down to a short walk: the five checks that tests tell their stories with. */
+export function shortSheet(file: 'ax7' | 'rc12'): SpecSheet {
+  const sheet = demoSheet(file);
+  const short = ['gathering-chain', 'conveyor-chain-tension', 'elevator-chain', 'fan-drive-belt', 'chopper-knives'];
+  const known = (id: string) => short.includes(id);
+  return { ...sheet, checks: sheet.checks.filter((c) => known(c.id)).map((c) => ({ ...c, pairs: c.pairs.filter((p) => known(p.check)), knockOns: c.knockOns.filter((k) => !('check' in k) || known(k.check)) })) };
 }
 
 /** One check of the AX7 or RC12 sheet, with fields changed for the test. */

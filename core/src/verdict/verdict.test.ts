@@ -98,7 +98,8 @@ describe('fan drive belt, top width', () => {
     const old = reading(belt.id, 'belt', width(35.6), { walkId: null, takenAt: '2025-09-20T08:00:00Z', hours: 1100 });
     expect(ids(judgeCheck(belt, [old, reading(belt.id, 'belt', width(37.9))], facts)!)).toContain('shrunk');
     const renewed = judgeCheck(belt, [old, reading(belt.id, 'belt', width(38), { state: 'asLeft', renewed: true })], facts)!;
-    expect(renewed.decision).toBe('holds');
+    expect(renewed.decision).toBe('watch');
+    expect(ids(renewed)).toEqual(['earlyRecheck', 'inside']);
     expect(renewed.places[0]!.ticks).toHaveLength(1);
   });
   test('no width turns a worse belt into a better decision', () => {

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { Feel, type Machine, type Reading, type ReadingValue } from '../contracts';
-import { demoSheet, MACHINE_ID, reading } from '../testing/sheet';
+import { shortSheet, MACHINE_ID, reading } from '../testing/sheet';
 import { judgeCheck, sentence } from '../verdict';
 import { admissionTroubles, checksFor } from './index';
 
-const sheets = [demoSheet('ax7'), demoSheet('ax5'), demoSheet('rc12')];
+const sheets = [shortSheet('ax7'), shortSheet('ax5'), shortSheet('rc12')];
 const machine: Machine = {
   id: MACHINE_ID, serial: 'T118', model: 'AX7', customer: 'Harrow End', branch: 'Upper Larkmoor', builtOn: '2021-03-15', hours: 1284, header: { model: 'RC12', serial: 'H41' },
   harvest: { crop: 'malting barley', start: '2026-06-30', end: '2026-07-14', areaHa: 520, widthM: 10.7, speedKmh: 6.2, efficiency: 0.72 },

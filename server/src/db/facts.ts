@@ -1,11 +1,12 @@
-import { QueryTypes, type Transaction } from 'sequelize';
-import { Reading, type Machine, type MachineFile, type SpecSheet, type Visit, type Walk, type WorkItem } from '@green-tally/core/contracts';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { SpecSheet, type Machine, type MachineFile, type Reading, type Visit, type Walk, type WorkItem } from '@green-tally/core/contracts';
 import type { Database } from './connection';
 import { MachineRow, PersonRow, ReadingRow, SheetRow, VisitRow, WalkRow, WorkRow } from './models';
 
 /** Rows to the shapes of the contracts. Moments leave as UTC text. */
 export const toMachine = (row: MachineRow): Machine => ({
   id: row.id, serial: row.serial, model: row.model, customer: row.customer, branch: row.branch, builtOn: row.builtOn, hours: row.hours, header: row.header ?? null, harvest: row.harvest,
+  ...(row.equipment ? { equipment: row.equipment } : {}), ...(row.rejudged ? { rejudged: row.rejudged } : {}),
 });
 export const toWalk = (row: WalkRow): Walk => ({
   id: row.id, machineId: row.machineId, startedAt: row.startedAt.toISOString(), finishedAt: row.finishedAt?.toISOString() ?? null, madeSafeAt: row.madeSafeAt?.toISOString() ?? null,
@@ -26,10 +27,58 @@ const toVisit = (row: VisitRow, names: ReadonlyMap<string, string>): Visit => ({
 
 const within = (transaction: Transaction | undefined) => (transaction ? { transaction } : {});
 
+/** Revisions never change, so each is read into its contract once. jsonb keeps neither the order of fields nor defaults that came later; the contract gives both back. */
+const readSheets = new Map<string, SpecSheet>();
+const SHEETS_KEPT = 400;
+
+/** A stored revision as the contract knows it. */
+export function sheetOf(row: { model: string; revision: number; document: SpecSheet }): SpecSheet {
+  const key = `${row.model}|${row.revision}`;
+  const kept = readSheets.get(key);
+  if (kept) return kept;
+  const sheet = SpecSheet.parse(row.document);
+  readSheets.set(key, sheet);
+  const oldest = readSheets.keys().next().value;
+  if (readSheets.size > SHEETS_KEPT && oldest !== undefined) readSheets.delete(oldest);
+  return sheet;
+}
+
+/** Latest revision of each model's sheet, and the older ones that some reading or re-judging still refers to; in one query. */
+async function sheetsInUse(transaction?: Transaction): Promise<{ current: SpecSheet[]; earlier: SpecSheet[] }> {
+  const rows = await connection().query<{ model: string; revision: number; document: SpecSheet; newest: boolean }>(
+    `SELECT * FROM (SELECT model, revision, document, revision = max(revision) OVER (PARTITION BY model) AS newest FROM spec_sheets) s
+     WHERE newest OR EXISTS (SELECT 1 FROM readings r WHERE r.sheet->>'model' = s.model AND (r.sheet->>'revision')::int = s.revision) OR EXISTS (SELECT 1 FROM machines m WHERE (m.rejudged->>s.model)::int = s.revision)
+     ORDER BY model, revision`,
+    { type: QueryTypes.SELECT, ...within(transaction) },
+  );
+  const of = (newest: boolean) => rows.filter((r) => r.newest === newest).map((r) => sheetOf(r));
+  return { current: of(true), earlier: of(false) };
+}
+
 /** Latest revision of each model's sheet. */
 export async function currentSheets(transaction?: Transaction): Promise<SpecSheet[]> {
-  const rows = await SheetRow.findAll({ ...within(transaction), order: [['model', 'ASC'], ['revision', 'ASC']] });
-  return [...new Map(rows.map((r) => [r.model, r.document])).values()];
+  return (await sheetsInUse(transaction)).current;
+}
+
+function connection(): Sequelize {
+  const { sequelize } = SheetRow;
+  if (!sequelize) throw new Error('the database is not open');
+  return sequelize;
+}
+
+/**
+ * A machine with its sheets, newest revisions, in one query.
+ * @returns undefined when there is no such machine
+ */
+export async function machineWithSheets(id: string): Promise<{ machine: Machine; sheets: SpecSheet[] } | undefined> {
+  const rows = await connection().query<{ machine: Machine; model: string | null; revision: number; document: SpecSheet }>(
+    `SELECT jsonb_build_object('id', m.id, 'serial', m.serial, 'model', m.model, 'customer', m.customer, 'branch', m.branch, 'builtOn', m.built_on, 'hours', m.hours, 'header', m.header, 'harvest', m.harvest, 'equipment', m.equipment) AS machine,
+       s.model, s.revision, s.document
+     FROM machines m LEFT JOIN LATERAL (SELECT DISTINCT ON (model) * FROM spec_sheets WHERE model IN (m.model, m.header->>'model') ORDER BY model, revision DESC) s ON true WHERE m.id = :id`,
+    { type: QueryTypes.SELECT, replacements: { id } },
+  );
+  const [first] = rows;
+  return first && { machine: { ...first.machine, equipment: first.machine.equipment ?? undefined }, sheets: rows.flatMap((r) => (r.model === null ? [] : [sheetOf({ model: r.model, revision: r.revision, document: r.document })])) };
 }
 
 /**
@@ -41,7 +90,7 @@ export async function machineFiles(where: { id?: string; branch?: string } = {},
   const machineId = machines.map((m) => m.id);
   const raw = { where: { machineId }, ...within(transaction) };
   const [sheets, readings, walks, work, visits, people] = await Promise.all([
-    currentSheets(transaction),
+    sheetsInUse(transaction),
     ReadingRow.findAll({ ...raw, order: [['takenAt', 'ASC'], ['id', 'ASC']] }),
     WalkRow.findAll({ ...raw, order: [['startedAt', 'ASC']] }),
     WorkRow.findAll({ ...raw, order: [['acceptedAt', 'ASC']] }),
@@ -54,7 +103,8 @@ export async function machineFiles(where: { id?: string; branch?: string } = {},
     const models = [row.model, row.header?.model];
     return {
       machine: toMachine(row),
-      sheets: sheets.filter((s) => models.includes(s.model)),
+      sheets: sheets.current.filter((s) => models.includes(s.model)),
+      earlier: sheets.earlier.filter((s) => models.includes(s.model)),
       readings: (r.get(row.id) ?? []).map(toReading),
       walks: (w.get(row.id) ?? []).map(toWalk),
       work: (k.get(row.id) ?? []).map(toWork),

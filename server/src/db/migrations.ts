@@ -42,6 +42,12 @@ const MIGRATIONS = [
     CREATE TABLE session (sid text PRIMARY KEY, sess json NOT NULL, expire timestamptz NOT NULL);
     CREATE INDEX session_expire ON session (expire);`,
   'DROP TABLE session, settings, visits, work_items, readings, walks, spec_sheets, machines, people, branches;'),
+  sql('002-sheet-revisions', `
+    ALTER TABLE machines ADD COLUMN equipment jsonb, ADD COLUMN rejudged jsonb;
+    ALTER TABLE spec_sheets ADD COLUMN published_by text NOT NULL DEFAULT 'the books', ADD COLUMN published_at timestamptz NOT NULL DEFAULT now();
+    CREATE TABLE sheet_drafts (model text PRIMARY KEY, based_on int NOT NULL, document jsonb NOT NULL, version int NOT NULL, by text NOT NULL, updated_at timestamptz NOT NULL);
+    CREATE INDEX readings_sheet ON readings ((sheet->>'model'), ((sheet->>'revision')::int));`,
+  'DROP INDEX readings_sheet; DROP TABLE sheet_drafts; ALTER TABLE spec_sheets DROP COLUMN published_by, DROP COLUMN published_at; ALTER TABLE machines DROP COLUMN equipment, DROP COLUMN rejudged;'),
 ];
 
 /** Brings the tables up to date, one process at a time: an advisory lock is held on one connection meanwhile. Returns the names run. */

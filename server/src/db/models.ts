@@ -26,12 +26,26 @@ export class MachineRow extends Model<InferAttributes<MachineRow>, InferCreation
   declare hours: number;
   declare header: CreationOptional<Machine['header']>;
   declare harvest: Machine['harvest'];
+  declare equipment: CreationOptional<Record<string, string> | null>;
+  declare rejudged: CreationOptional<Record<string, number> | null>;
 }
 
 export class SheetRow extends Model<InferAttributes<SheetRow>, InferCreationAttributes<SheetRow>> {
   declare model: string;
   declare revision: number;
   declare document: SpecSheet;
+  declare publishedBy: CreationOptional<string>;
+  declare publishedAt: CreationOptional<Date>;
+}
+
+/** A sheet being changed, one for each model. */
+export class DraftRow extends Model<InferAttributes<DraftRow>, InferCreationAttributes<DraftRow>> {
+  declare model: string;
+  declare basedOn: number;
+  declare document: SpecSheet;
+  declare version: number;
+  declare by: string;
+  declare updatedAt: Date;
 }
 
 export class WalkRow extends Model<InferAttributes<WalkRow>, InferCreationAttributes<WalkRow>> {
@@ -120,8 +134,12 @@ export function defineModels(sequelize: Sequelize): void {
   const table = (tableName: string) => ({ sequelize, tableName, timestamps: false, underscored: true });
   BranchRow.init(own({ id, name: text }), table('branches'));
   PersonRow.init(own({ id, name: text, signIn: text, passwordHash: text, role: text, branch: text }), table('people'));
-  MachineRow.init(own({ id, serial: text, model: text, customer: text, branch: text, builtOn: day, hours: number, header: maybeJson, harvest: json }), table('machines'));
-  SheetRow.init(own({ model: { ...text, primaryKey: true }, revision: { type: DataTypes.INTEGER, primaryKey: true }, document: json }), table('spec_sheets'));
+  MachineRow.init(own({ id, serial: text, model: text, customer: text, branch: text, builtOn: day, hours: number, header: maybeJson, harvest: json, equipment: maybeJson, rejudged: maybeJson }), table('machines'));
+  SheetRow.init(own({
+    model: { ...text, primaryKey: true }, revision: { type: DataTypes.INTEGER, primaryKey: true }, document: json,
+    publishedBy: { ...text, defaultValue: 'the books' }, publishedAt: { ...moment, defaultValue: DataTypes.NOW },
+  }), table('spec_sheets'));
+  DraftRow.init(own({ model: { ...text, primaryKey: true }, basedOn: { type: DataTypes.INTEGER, allowNull: false }, document: json, version: { type: DataTypes.INTEGER, allowNull: false }, by: text, updatedAt: moment }), table('sheet_drafts'));
   WalkRow.init(own({ id, machineId: uuid, startedAt: moment, finishedAt: maybeMoment, madeSafeAt: maybeMoment, hours: number, by: text, noticed: text }), table('walks'));
   ReadingRow.init(own({
     id, machineId: uuid, walkId: maybeUuid, checkId: text, sheet: json, place: text, state: text, value: json, renewed: flag, settled: flag,

@@ -10,7 +10,7 @@ import { writeReadingsCsv } from '../walks/readingsCsv';
 const demo = scenario();
 const files = demo.machines.map((machine) => {
   const own = <T extends { machineId: string }>(list: readonly T[]) => list.filter((x) => x.machineId === machine.id);
-  return { machine, sheets: [...demo.sheets].filter((s) => [machine.model, machine.header?.model].includes(s.model)), readings: own(demo.readings), walks: own(demo.walks), work: own(demo.work), visits: own(demo.visits) };
+  return { machine, sheets: [...demo.sheets].filter((s) => [machine.model, machine.header?.model].includes(s.model)), earlier: [], readings: own(demo.readings), walks: own(demo.walks), work: own(demo.work), visits: own(demo.visits) };
 });
 
 describe('the invented dealership', () => {
@@ -45,7 +45,7 @@ describe('judging a file in the terminal', () => {
   test('prints each check with its decision and its numbers', () => {
     const { stdout, status } = judge('demo/readings-sample.csv');
     expect(status).toBe(0);
-    expect(stdout).toContain('281 rows, 281 readings read.');
+    expect(stdout).toContain('983 rows, 983 readings read.');
     expect(stdout).toMatch(/Replace +Gathering chain \(1 of 24: row 8 left\)\n +2\.54 % elongation \(424\.5 mm\)/);
     expect(stdout).toMatch(/Watch +Fan drive belt/);
   });

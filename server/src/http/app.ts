@@ -14,6 +14,7 @@ import { answerProblem, noSuchRoute } from './problem';
 import { peopleRoutes } from './people.routes';
 import { readingRoutes } from './readings.routes';
 import { sessions, ownOrigin } from './session';
+import { specRoutes } from './specs.routes';
 import { workRoutes } from './work.routes';
 import { yardRoutes } from './yard.routes';
 
@@ -46,7 +47,7 @@ export function createApp(setting: Setting): Express {
   const api = express.Router();
   api.use(sessions(setting.db, setting.sessionSecret), ownOrigin);
   api.get('/openapi.json', (_req, res) => void res.json(openApiDocument()));
-  api.use(readingRoutes(setting));
+  api.use(readingRoutes(setting), specRoutes(setting));
   api.use(express.json({ limit: '2mb' }));
   api.use(peopleRoutes(setting), yardRoutes(setting), workRoutes(setting), noSuchRoute);
   app.use('/api', api);

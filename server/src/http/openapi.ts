@@ -19,10 +19,10 @@ export function openApiDocument(): OpenApiDocument {
 
 const NAMED = [
   'Session', 'SignIn', 'Setup', 'Person', 'NewPerson', 'Yard', 'Machine', 'MachineChange', 'MachineFile', 'SpecSheet', 'Walk', 'Reading', 'ReadingBatch', 'BatchAnswer', 'ImportReport',
-  'WorkBatch', 'WorkItem', 'VisitPlan', 'Visit', 'Problem',
+  'SpecPage', 'RevisionPage', 'SpecDetail', 'SheetDraft', 'DraftSave', 'DraftPublish', 'SheetChanges', 'SheetImport', 'RejudgeAnswer', 'WorkBatch', 'WorkItem', 'VisitPlan', 'Visit', 'Problem',
 ] as const;
 type Name = (typeof NAMED)[number];
-type Body = Name | 'text/csv' | 'text/calendar' | null;
+type Body = Name | 'text/csv' | 'text/plain' | 'text/calendar' | null;
 
 /** Method, path, what it does, what comes back, what goes in. */
 const PATHS: readonly (readonly ['get' | 'post' | 'put' | 'patch' | 'delete', string, string, Body, Body?])[] = [
@@ -37,6 +37,21 @@ const PATHS: readonly (readonly ['get' | 'post' | 'put' | 'patch' | 'delete', st
   ['post', '/machines', 'Add a machine (planner)', 'Machine', 'Machine'],
   ['patch', '/machines/{id}', 'Change hours or harvest (planner)', 'Machine', 'MachineChange'],
   ['get', '/specs', 'Current spec sheets', 'SpecSheet'],
+  ['get', '/spec-models', 'Models with their newest revision: ?cursor&limit', 'SpecPage'],
+  ['get', '/specs/{model}', 'One revision, the newest unless ?revision=', 'SpecDetail'],
+  ['get', '/specs/{model}/revisions', 'Revisions, newest first: ?cursor&limit', 'RevisionPage'],
+  ['get', '/specs/{model}/checks', 'Checks of a revision: ?cursor&limit&revision', 'SpecSheet'],
+  ['get', '/specs/{model}/diff', 'What changed: ?from&to', 'SheetChanges'],
+  ['get', '/specs/{model}/file', 'The sheet as its file', 'SpecSheet'],
+  ['get', '/specs/schema.json', 'JSON Schema of a sheet file', null],
+  ['post', '/specs/import', 'Import a sheet, JSON or YAML: ?preview=yes|no (planner)', 'SheetImport', 'text/plain'],
+  ['get', '/specs/{model}/draft', 'The draft that is open, if one is (planner)', 'SheetDraft'],
+  ['put', '/specs/{model}/draft', 'Keep the draft (planner)', 'SheetDraft', 'DraftSave'],
+  ['delete', '/specs/{model}/draft', 'Drop the draft (planner)', null],
+  ['post', '/specs/{model}/publish', 'Publish the draft as the next revision (planner)', null, 'DraftPublish'],
+  ['get', '/machines/{id}/checks', 'Checks of a machine as it is built: ?cursor&limit', 'SpecSheet'],
+  ['get', '/machines/{id}/rejudge', 'What judging under another revision would change: ?model&revision', 'RejudgeAnswer'],
+  ['post', '/machines/{id}/rejudge', 'Judge its readings under that revision (planner)', 'RejudgeAnswer', null],
   ['post', '/specs', 'Store a spec sheet as a revision (planner)', 'SpecSheet', 'SpecSheet'],
   ['put', '/walks/{id}', 'Begin, make safe or finish a walk', 'Walk', 'Walk'],
   ['post', '/readings:batch', 'Store readings; each is answered accepted, duplicate or rejected', 'BatchAnswer', 'ReadingBatch'],
@@ -58,7 +73,7 @@ function generate(): OpenApiDocument {
   for (const [method, url, summary, answer, body] of PATHS) {
     const operation = {
       summary,
-      ...(url.includes('{id}') ? { parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }] } : {}),
+      ...(url.includes('{') ? { parameters: [{ name: url.includes('{id}') ? 'id' : 'model', in: 'path', required: true, schema: url.includes('{id}') ? { type: 'string', format: 'uuid' } : { type: 'string' } }] } : {}),
       ...(body ? { requestBody: { required: true, content: contentOf(body) } } : {}),
       responses: {
         '2XX': answer ? { description: summary, content: contentOf(answer) } : { description: summary },
@@ -71,4 +86,4 @@ function generate(): OpenApiDocument {
 }
 
 const refTo = (name: Name): object => ({ $ref: `#/components/schemas/${name}` });
-const contentOf = (body: Exclude<Body, null>): object => (body === 'text/csv' || body === 'text/calendar' ? { [body]: { schema: { type: 'string' } } } : { 'application/json': { schema: refTo(body) } });
+const contentOf = (body: Exclude<Body, null>): object => (body === 'text/csv' || body === 'text/plain' || body === 'text/calendar' ? { [body]: { schema: { type: 'string' } } } : { 'application/json': { schema: refTo(body) } });

@@ -1,9 +1,8 @@
 import { Router } from 'express';
 import { UniqueConstraintError } from 'sequelize';
 import { z } from 'zod';
-import { Id, Machine, MachineChange, SpecSheet } from '@green-tally/core/contracts';
-import { currentSheets, factsChanged, machineFiles, MachineRow, toMachine } from '../db';
-import { storeSheet } from '../specs/sheets';
+import { Id, Machine, MachineChange } from '@green-tally/core/contracts';
+import { factsChanged, machineFiles, MachineRow, toMachine } from '../db';
 import { machineToChange } from '../work/work';
 import { yardOf } from '../yard/yard';
 import type { Setting } from './app';
@@ -18,7 +17,7 @@ export function idOf(text: unknown, what: string): string {
   return id.data;
 }
 
-/** The Yard, machines and spec sheets. */
+/** The Yard and machines. */
 export function yardRoutes({ db, clock }: Setting): Router {
   const routes = Router();
 
@@ -59,13 +58,6 @@ export function yardRoutes({ db, clock }: Setting): Router {
       await factsChanged(db, transaction);
     });
     res.json(toMachine(row));
-  });
-
-  routes.get('/specs', allow('look'), async (_req, res) => void res.json({ sheets: await currentSheets() }));
-  routes.post('/specs', allow('keepSheets'), async (req, res) => {
-    const sheet = SpecSheet.parse(req.body);
-    const result = await storeSheet(db, sheet);
-    res.status(result === 'stored' ? 201 : 200).json({ model: sheet.model, revision: sheet.revision, result });
   });
   return routes;
 }

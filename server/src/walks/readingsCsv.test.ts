@@ -70,12 +70,12 @@ describe('import through the API', () => {
   const count = () => ReadingRow.count({ where: { machineId: machineId('T126') } });
 
   test('previewed, nothing is stored; imported, all is; again, all are duplicates', async () => {
-    expect(ImportReport.parse((await send(sample, '?preview=yes')).body)).toMatchObject({ stored: false, accepted: 281, rejected: 0 });
+    expect(ImportReport.parse((await send(sample, '?preview=yes')).body)).toMatchObject({ stored: false, accepted: 983, rejected: 0 });
     expect(await count()).toBe(0);
-    expect(ImportReport.parse((await send(sample)).body)).toMatchObject({ stored: true, accepted: 281 });
-    expect(await count()).toBe(281);
-    expect(ImportReport.parse((await send(sample)).body)).toMatchObject({ accepted: 0, duplicate: 281 });
-    expect(await count()).toBe(281);
+    expect(ImportReport.parse((await send(sample)).body)).toMatchObject({ stored: true, accepted: 983 });
+    expect(await count()).toBe(983);
+    expect(ImportReport.parse((await send(sample)).body)).toMatchObject({ accepted: 0, duplicate: 983 });
+    expect(await count()).toBe(983);
   });
   test('one bad row: all or none stores none, by choice the valid ones', async () => {
     const text = `${HEADER}\nT126,fan-drive-belt,belt,measure,35.9,mm,2026-06-09,690\nT126,fan-drive-belt,belt,measure,wide,mm,2026-06-09,690\nT126,fan-drive-belt,nowhere,measure,35,mm,2026-06-09,690`;

@@ -1,0 +1,3 @@
+export * from './diff';
+export * from './file';
+export * from './judging';

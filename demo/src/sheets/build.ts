@@ -1,0 +1,103 @@
+import type { z } from 'zod';
+import type { Check, SpecSheet } from '@green-tally/core/contracts';
+
+export type CheckInput = z.input<typeof Check>;
+export type SheetInput = z.input<typeof SpecSheet>;
+type Kind = CheckInput['kind'];
+type Of<K extends Kind> = Extract<CheckInput, { kind: K }>;
+/** What is said of every check in a few words; the rest follows from the model. */
+type Common = 'id' | 'station' | 'stationName' | 'component' | 'measures' | 'on' | 'kind' | 'source' | 'labour' | 'safety' | 'tool' | 'places' | 'labourPer';
+type Told<K extends Kind> = Omit<Of<K>, Common> & { readonly places?: string[]; readonly tool?: Of<K>['tool']; readonly minutes?: number; readonly put?: Partial<Of<K>['labour']>; readonly mind?: readonly Caution[]; readonly per?: 'place' | 'check' };
+
+export const STATIONS = ['Arrive', 'Header', 'Feeder face', 'Feeder conveyor', 'Feeder drive', 'Threshing and separating', 'Cleaning', 'Elevators', 'Belt drives', 'Rotor drive', 'Engine side', 'Residue', 'Unloading, wheels, cleanliness', 'Lubrication round'] as const;
+
+/** The usual cautions; the maker's manual goes before them. */
+const CAUTIONS = {
+  safe: 'Engine stopped, key out and on you, isolator off, all motion run down.',
+  feeder: 'Feeder-house lift stop latched before anyone goes under.',
+  header: 'Header stops and reel stops set before anyone reaches under the header.',
+  knives: 'Cut-proof gloves. Sections and knives cut when they are turned by hand.',
+  rotor: 'Cut-proof gloves. Block the rotor; it turns on by itself.',
+  guards: 'Guards above the knives back on before any run.',
+  spring: 'The tensioner is loaded: release it with the bar, standing clear of its swing.',
+  nut: 'The spring is loaded: turn the nut, never strike it.',
+  hot: 'Hot oil and coolant: let it cool, open caps slowly.',
+  run: 'To run it: everyone clear, doors shut, run, then make safe again.',
+  hand: 'Turn drives by hand only; fingers off chain and belt while somebody turns.',
+  pressure: 'Never search for a leak with a hand: oil under pressure goes through skin.',
+  wheel: 'Wheels held. Stand beside a tyre, not before it, while it is filled.',
+  battery: 'No sparks near batteries; take the ground cable off first.',
+  heavy: 'Heavy cover: two people, or its prop locked.',
+  dust: 'Dust mask and eye protection when blowing out.',
+  climb: 'Three points of contact on ladder and deck.',
+} as const;
+export type Caution = keyof typeof CAUTIONS;
+
+const TOOLS = {
+  caliper: { name: 'Caliper C3', resolution: 0.1 },
+  rule: { name: 'Steel rule R1', resolution: 0.5 },
+  feeler: { name: 'Feeler gauges F2', resolution: 0.05 },
+  eye: { name: 'By eye and glove', resolution: 1 },
+  hand: { name: 'Hand and rule', resolution: 1 },
+  mark: { name: 'Gauge on the machine', resolution: 1 },
+  force: { name: 'Force gauge G1', resolution: 1 },
+  phone: { name: 'Phone microphone', resolution: 0.2 },
+  meter: { name: 'Multimeter M1', resolution: 0.01 },
+  tyre: { name: 'Tyre gauge P2', resolution: 2 },
+  wrench: { name: 'Torque wrench W5', resolution: 5 },
+  level: { name: 'Level with scale L1', resolution: 0.1 },
+  tacho: { name: 'Hand tachometer', resolution: 1 },
+  gun: { name: 'Grease gun, counted', resolution: 1 },
+} as const;
+export const tool = (name: keyof typeof TOOLS) => ({ ...TOOLS[name] });
+
+/** What a sheet's checks share: where it is, how lengths are written, which book. */
+export interface Book {
+  readonly on: 'combine' | 'header';
+  readonly book: string;
+  readonly inch: boolean;
+}
+
+const DEFAULT_TOOL: Readonly<Record<Kind, keyof typeof TOOLS>> = { measure: 'caliper', series: 'caliper', mark: 'mark', feel: 'hand', gonogo: 'eye', count: 'eye', condition: 'eye', level: 'eye', setting: 'eye', service: 'gun' };
+const MINUTES: Readonly<Record<Kind, number>> = { measure: 4, series: 8, mark: 4, feel: 4, gonogo: 2, count: 3, condition: 2, level: 2, setting: 2, service: 3 };
+
+/** Writes the checks of one sheet, front to back; each gets its page in the book by its order. */
+export class SheetWriter {
+  readonly checks: CheckInput[] = [];
+  constructor(private readonly book: Book) {}
+
+  /** A length in mm, to the nearest 1/64 inch where the book is written in inches. */
+  len(mm: number): number {
+    return this.book.inch ? Number(((Math.round((mm / 25.4) * 64) / 64) * 25.4).toFixed(4)) : mm;
+  }
+
+  /** A small length in mm, to the nearest thousandth of an inch where the book is written in inches. */
+  thou(mm: number): number {
+    return this.book.inch ? Number((Math.round(mm / 0.0254) * 0.0254).toFixed(4)) : mm;
+  }
+
+  /** How lengths are written: by fractions for what a rule reads, thousandths for what a caliper or feeler reads. */
+  get ruled(): { unit: 'mm' | 'in'; style: 'mm' | 'inFraction' } {
+    return this.book.inch ? { unit: 'in', style: 'inFraction' } : { unit: 'mm', style: 'mm' };
+  }
+  get fine(): { unit: 'mm' | 'in'; style: 'mm' | 'inThou' } {
+    return this.book.inch ? { unit: 'in', style: 'inThou' } : { unit: 'mm', style: 'mm' };
+  }
+
+  add<K extends Kind>(kind: K, station: number, id: string, component: string, measures: string, told: Told<K>): this {
+    const { minutes, put, mind = [], per, places, tool: own, ...rest } = told;
+    this.checks.push({
+      id, station, stationName: STATIONS[station - 1] ?? '', component, measures, kind, on: this.book.on,
+      places: places ?? ['here'], tool: own ?? tool(DEFAULT_TOOL[kind]),
+      labour: { measure: minutes ?? MINUTES[kind], ...put }, labourPer: per ?? 'check',
+      safety: (['safe', ...mind] as const).map((c) => CAUTIONS[c]), source: `${this.book.book}, page ${12 + Math.floor(this.checks.length * 1.4)}`, ...rest,
+    } as unknown as CheckInput);
+    return this;
+  }
+}
+
+/** Parts of a check, one for each place. */
+export const part = (number: string, name: string, each = 1, mates?: string) => [{ number, name, each, ...(mates ? { with: mates } : {}) }];
+export const both = ['left', 'right'];
+export const season = (early?: number) => ({ kind: 'season' as const, ...(early === undefined ? {} : { early }) });
+export const every = (hours: number, days = 365, early?: number) => ({ kind: 'every' as const, hours, days, ...(early === undefined ? {} : { early }) });

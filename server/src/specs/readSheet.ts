@@ -1,0 +1,72 @@
+import { isMap, isPair, isSeq, LineCounter, parseDocument, type Document, type Node } from 'yaml';
+import { SpecSheet } from '@green-tally/core/contracts';
+import { ProblemError } from '../http/problem';
+
+/** What is wrong in a sheet's file: the line, the field and what was wanted. */
+export interface SheetTrouble {
+  readonly line: number;
+  readonly field: string;
+  readonly message: string;
+}
+
+const MOST_TOLD = 200;
+
+/**
+ * Reads a sheet from its file, JSON or YAML.
+ * @returns the sheet, or every trouble with its line; never half a sheet
+ */
+export function readSheet(text: string): { sheet: SpecSheet; troubles: [] } | { sheet: undefined; troubles: SheetTrouble[]; model: string } {
+  if (!text.trim()) throw new ProblemError(400, 'An empty file', 'Choose a spec sheet, JSON or YAML.');
+  // well-formed JSON is read fast; lines are only looked for when something is wrong
+  const plain = jsonOf(text);
+  const parsed = plain === undefined ? undefined : SpecSheet.safeParse(plain);
+  if (parsed?.success) return { sheet: parsed.data, troubles: [] };
+  const lines = new LineCounter();
+  const document = parseDocument(text, { lineCounter: lines, prettyErrors: false, uniqueKeys: true });
+  if (document.errors.length) return { sheet: undefined, model: '', troubles: document.errors.slice(0, MOST_TOLD).map((e) => ({ line: lines.linePos(e.pos[0]).line, field: 'file', message: e.message })) };
+  const result = SpecSheet.safeParse(valueOf(document));
+  if (result.success) return { sheet: result.data, troubles: [] };
+  const model = document.get('model');
+  return {
+    sheet: undefined, model: typeof model === 'string' ? model : '',
+    troubles: result.error.issues.slice(0, MOST_TOLD).map((issue) => ({ line: lineOf(document, issue.path, lines), field: issue.path.join('.') || 'sheet', message: issue.message.startsWith('Invalid') ? issue.message : `wanted ${issue.message}` })).sort((a, b) => a.line - b.line),
+  };
+}
+
+function valueOf(document: Document): unknown {
+  try {
+    return document.toJS({ maxAliasCount: 50 });
+  } catch (error) {
+    throw new ProblemError(400, 'Not a spec sheet', error instanceof Error ? error.message : 'The file cannot be read.');
+  }
+}
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** The line of the deepest part of a path that is in the file. */
+function lineOf(document: Document, path: readonly PropertyKey[], lines: LineCounter): number {
+  let node: unknown = document.contents;
+  let at = 0;
+  for (const step of path) {
+    if (isMap(node)) {
+      const pair = node.items.find((i) => isPair(i) && String(i.key) === String(step));
+      if (!pair) break;
+      at = startOf(pair.key) ?? at;
+      node = pair.value;
+    } else if (isSeq(node) && typeof step === 'number') {
+      node = node.items[step];
+      at = startOf(node) ?? at;
+    } else break;
+  }
+  return lines.linePos(at).line;
+}
+
+function startOf(node: unknown): number | undefined {
+  return (node as Node | null)?.range?.[0];
+}
