@@ -4,11 +4,12 @@ import { printHours, printNumber } from '@green-tally/core/units';
 import { LOUDNESS, needsHand } from '@green-tally/core/verdict';
 import { SyncLine } from '../session/SyncLine';
 import { troubleText, useMachine } from '../store';
-import { Card, DecisionBadge, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Rule, Screen, Strong, Tap, Title, usePalette } from '../ui';
+import { Card, DecisionBadge, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, usePalette } from '../ui';
 import { dayWords, slackWords, weekdayWords } from '../yard/words';
 import { HarvestCard } from './HarvestCard';
+import { Checked } from './Checked';
 import { MachineDrawing } from './MachineDrawing';
-import { VerdictSummary } from './VerdictSummary';
+import { RejudgeCard } from './RejudgeCard';
 
 /** One machine as a place of its own. */
 export function MachineScreen() {
@@ -50,7 +51,7 @@ export function MachineDetail({ id, back = false }: { id: string; back?: boolean
         <Strong tone={standing.late ? 'rust' : 'ink'} testID="machine slack">{`${slack.figure} ${slack.words}`}</Strong>
       </Row>
       <Quiet>{`${machine.customer} · ${printHours(machine.hours)} · ${machine.header ? `${machine.header.model} ${machine.header.serial} on it` : 'no header on it'} · ${machine.harvest.crop} from ${weekdayWords(machine.harvest.start)}`}</Quiet>
-      {standing.checks === 0 ? <Notice title="No spec sheet for this model" text="Without one there is nothing to measure against. A planner loads it under More." /> : null}
+      {standing.checks === 0 ? <Notice title="No spec sheet for this model" text="Without one there is nothing to measure against. A planner imports it under Specs." /> : null}
       <MachineDrawing file={file} verdicts={standing.verdicts} />
       {due.length ? (
         <Card edge={standing.late ? 'rust' : 'line'} testID="open decisions">
@@ -60,12 +61,8 @@ export function MachineDetail({ id, back = false }: { id: string; back?: boolean
           {open.map((w) => <Strong key={w.id}>{w.visit ? `${weekdayWords(w.visit.startsOn)}, ${w.visit.technician}: ${w.decision} ${standing.verdicts.find((v) => v.check.id === w.checkId)?.check.component.toLowerCase() ?? w.checkId}` : `Not planned yet: ${w.decision} ${standing.verdicts.find((v) => v.check.id === w.checkId)?.check.component.toLowerCase() ?? w.checkId}`}</Strong>)}
         </Card>
       ) : null}
-      {verdicts.length ? (
-        <Card testID="what wears">
-          <Heading>What wears</Heading>
-          {verdicts.map((v) => <View key={v.check.id} style={{ gap: 8 }}><Rule /><VerdictSummary verdict={v} machineId={machine.id} /></View>)}
-        </Card>
-      ) : standing.checks ? <Notice title="Nothing measured yet" text="Its strips grow with the first walk." /> : null}
+      <RejudgeCard file={file} />
+      {verdicts.length ? <Checked verdicts={verdicts} machineId={machine.id} />  : standing.checks ? <Notice title="Nothing measured yet" text="Its strips grow with the first walk." /> : null}
       <HarvestCard machine={machine} seasonHours={standing.facts.seasonHours} onChanged={again} />
       <Card>
         <Heading>Walks</Heading>

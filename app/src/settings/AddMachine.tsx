@@ -46,7 +46,7 @@ export function AddMachine({ branch }: { branch: string }) {
   return (
     <Card testID="add machine">
       <Heading>Add a machine</Heading>
-      {models('combine').length ? <Controller control={control} name="model" render={({ field }) => <Choice label="Model" value={field.value || undefined} onChange={field.onChange} options={models('combine')} />} /> : <Quiet>Load a spec sheet for its model first, below.</Quiet>}
+      {models('combine').length ? <Controller control={control} name="model" render={({ field }) => <Choice label="Model" value={field.value || undefined} onChange={field.onChange} options={models('combine')} />} /> : <Quiet>Import a spec sheet for its model first, under Specs.</Quiet>}
       <Field control={control} name="serial" label="Serial" />
       <Field control={control} name="customer" label="Customer" />
       <Field control={control} name="builtOn" label="Built on (year-month-day)" />

@@ -1,16 +1,17 @@
+import { useRouter } from 'expo-router';
 import { useSWRConfig } from 'swr';
 import { api, local, troubleText, useSession, useSync } from '../store';
 import { useState } from 'react';
 import { Body, Card, Choice, Heading, Notice, Press, Quiet, Screen, Title, useLook } from '../ui';
 import { AddMachine } from './AddMachine';
 import { AddPerson } from './AddPerson';
-import { LoadSheet } from './LoadSheet';
 
 /** Theme, who is signed in, and what planners and admins keep: machines, spec sheets, people. */
 export function MoreScreen() {
   const { data: session } = useSession();
   const { name, choose } = useLook();
   const { mutate } = useSWRConfig();
+  const router = useRouter();
   const sync = useSync();
   const [trouble, setTrouble] = useState('');
   const person = session?.person;
@@ -37,7 +38,12 @@ export function MoreScreen() {
       <Card>
         <Choice label="Theme" value={name} onChange={choose} options={[{ value: 'daylight', title: 'Daylight', text: 'for the sun' }, { value: 'shed', title: 'Shed', text: 'dark' }]} />
       </Card>
-      {person && person.role !== 'technician' ? <><AddMachine branch={person.branch} /><LoadSheet /></> : null}
+      <Card>
+        <Heading>Spec sheets</Heading>
+        <Quiet>What is checked on each model, how, and where the limits lie.</Quiet>
+        <Press title="Open the specs" onPress={() => router.push('/specs')} small />
+      </Card>
+      {person && person.role !== 'technician' ? <AddMachine branch={person.branch} /> : null}
       {person?.role === 'admin' ? <AddPerson /> : null}
       <Card>
         <Heading>Safety</Heading>

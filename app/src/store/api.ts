@@ -26,7 +26,7 @@ export async function api(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', p
     response = await fetch(`/api${path}`, {
       method,
       credentials: 'same-origin',
-      headers: { accept: 'application/json', ...(text !== undefined ? { 'content-type': 'text/csv' } : body !== undefined ? { 'content-type': 'application/json' } : {}) },
+      headers: { accept: 'application/json', ...(text !== undefined ? { 'content-type': 'text/plain' } : body !== undefined ? { 'content-type': 'application/json' } : {}) },
       ...(text !== undefined ? { body: text } : body !== undefined ? { body: JSON.stringify(body) } : {}),
     });
   } catch {

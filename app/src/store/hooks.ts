@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR, { type SWRConfiguration } from 'swr';
 import { z } from 'zod';
-import { Machine, MachineFile, Person, Session, SpecSheet, Visit, Yard } from '@green-tally/core/contracts';
+import { Machine, MachineFile, Person, RejudgeAnswer, RevisionPage, Session, SheetDraft, SpecDetail, SpecPage, SpecSheet, Visit, Yard } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
 import { api, Unreachable } from './api';
 import { placeNow } from './clock';
@@ -39,6 +39,15 @@ const People = z.object({ people: z.array(Person) });
 export const usePeople = () => useAnswer('/people', People);
 const Specs = z.object({ sheets: z.array(SpecSheet) });
 export const useSpecs = () => useAnswer('/specs', Specs);
+export const useSpecModels = () => useAnswer('/spec-models?limit=500', SpecPage);
+/** One revision of a model, the newest unless said. */
+export const useSpec = (model: string, revision?: string) => useAnswer(model ? `/specs/${encodeURIComponent(model)}${revision ? `?revision=${encodeURIComponent(revision)}` : ''}` : null, SpecDetail);
+export const useRevisions = (model: string) => useAnswer(`/specs/${encodeURIComponent(model)}/revisions`, RevisionPage);
+const OpenDraft = z.object({ draft: SheetDraft.nullable() });
+/** The draft of a model; asked for only by those who may change it. */
+export const useSheetDraft = (model: string, asked: boolean) => useAnswer(asked && model ? `/specs/${encodeURIComponent(model)}/draft` : null, OpenDraft);
+/** What judging a machine under a revision would change; asked for when there is a model to ask about. */
+export const useRejudge = (machineId: string, model: string | undefined, revision: number | undefined) => useAnswer(model && revision ? `/machines/${machineId}/rejudge?model=${encodeURIComponent(model)}&revision=${revision}` : null, RejudgeAnswer);
 const Visits = z.object({ visits: z.array(z.object({ visit: Visit, machine: Machine })) });
 export const useVisits = () => useAnswer('/visits', Visits);
 

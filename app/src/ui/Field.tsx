@@ -2,8 +2,9 @@ import { Input } from '@rneui/themed';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { FONT, usePalette } from './theme';
 
-interface FieldProps<T extends FieldValues> {
-  readonly control: Control<T>;
+interface FieldProps<T extends FieldValues, O> {
+  /** the form's; `O` is what it reads its entries into */
+  readonly control: Control<T, unknown, O>;
   readonly name: Path<T>;
   readonly label: string;
   readonly secret?: boolean;
@@ -11,10 +12,12 @@ interface FieldProps<T extends FieldValues> {
   readonly keyboard?: 'default' | 'numeric';
   readonly autoComplete?: 'username' | 'current-password' | 'new-password' | 'off';
   readonly onSubmit?: () => void;
+  /** more than one: room for several lines */
+  readonly lines?: number;
 }
 
 /** One labelled entry of a form; its trouble is said below it and what was typed stays. */
-export function Field<T extends FieldValues>({ control, name, label, secret = false, hint, keyboard = 'default', autoComplete = 'off', onSubmit }: FieldProps<T>) {
+export function Field<T extends FieldValues, O = T>({ control, name, label, secret = false, hint, keyboard = 'default', autoComplete = 'off', onSubmit, lines = 1 }: FieldProps<T, O>) {
   const palette = usePalette();
   return (
     <Controller
@@ -31,6 +34,8 @@ export function Field<T extends FieldValues>({ control, name, label, secret = fa
           onBlur={field.onBlur}
           secureTextEntry={secret}
           keyboardType={keyboard}
+          multiline={lines > 1}
+          numberOfLines={lines}
           autoComplete={autoComplete}
           autoCapitalize="none"
           onSubmitEditing={() => onSubmit?.()}
@@ -38,7 +43,7 @@ export function Field<T extends FieldValues>({ control, name, label, secret = fa
           renderErrorMessage={Boolean(fieldState.error)}
           containerStyle={{ paddingHorizontal: 0, gap: 4 }}
           inputContainerStyle={{ borderWidth: 2, borderBottomWidth: 2, borderColor: fieldState.error ? palette.rust : palette.quiet, borderRadius: 12, minHeight: 52, paddingHorizontal: 12, backgroundColor: palette.card }}
-          inputStyle={{ fontFamily: FONT.regular, fontSize: 18, color: palette.ink }}
+          inputStyle={{ fontFamily: FONT.regular, fontSize: 18, color: palette.ink, ...(lines > 1 ? { minHeight: lines * 28, paddingVertical: 8 } : {}) }}
         />
       )}
     />

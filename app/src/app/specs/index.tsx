@@ -1,0 +1,1 @@
+export { SpecsScreen as default } from '../../specs/SpecsScreen';
