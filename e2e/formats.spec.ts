@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { openMachine, PHONE, signIn, WIDE } from './steps';
+import { openMachine, openStop, PHONE, signIn, WIDE } from './steps';
 
 test.use({ viewport: PHONE });
 
@@ -41,7 +41,7 @@ test('without signal a reading is kept, and arrives once when the signal is back
   await page.getByTestId('machine').getByRole('button', { name: 'Walk again' }).click();
   for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
   await page.getByRole('button', { name: /Made safe/ }).click();
-  await page.getByTestId('stop fan-drive-belt').click();
+  await openStop(page, 'fan-drive-belt');
   await page.getByTestId('confirm position').click();
   await expect(page.getByTestId('sync')).toContainText('all sent');
   await context.setOffline(true);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { beginWalk, confirmPosition, decision, openMachine, PHONE, signIn } from './steps';
+import { beginWalk, confirmPosition, decision, openMachine, openStop, PHONE, signIn } from './steps';
 
 /** Rough hands: double taps, two tabs, the back button, wrong addresses, nonsense. */
 test.use({ viewport: PHONE });
@@ -8,7 +8,7 @@ test('a double tap on Judge stores one reading', async ({ page }) => {
   await signIn(page, 'ines');
   await openMachine(page, 'T091');
   await beginWalk(page);
-  await page.getByTestId('stop fan-drive-belt').click();
+  await openStop(page, 'fan-drive-belt');
   await confirmPosition(page);
   await page.getByTestId('pad text').fill('1 11/32');
   await page.getByTestId('judge').dblclick();
@@ -51,12 +51,12 @@ test('the back button in the middle of a check loses nothing', async ({ page }) 
   await signIn(page, 'ines');
   await openMachine(page, 'B027');
   await beginWalk(page);
-  await page.getByTestId('stop chopper-knives').click();
+  await openStop(page, 'chopper-knives');
   await confirmPosition(page);
   await page.getByRole('button', { name: 'one more: Worn on one edge' }).click();
   await page.goBack();
   await expect(page.getByTestId('walk')).toBeVisible();
-  await page.getByTestId('stop chopper-knives').click();
+  await openStop(page, 'chopper-knives');
   await expect(page.getByTestId('count Worn on one edge')).toHaveText('1');
 });
 
@@ -77,7 +77,7 @@ test('a position moved away from has to be confirmed again', async ({ page }) =>
   await signIn(page, 'ines');
   await openMachine(page, 'T126');
   await beginWalk(page);
-  await page.getByTestId('stop elevator-chain').click();
+  await openStop(page, 'elevator-chain');
   await expect(page.getByTestId('judge')).toBeHidden();
   await confirmPosition(page);
   await expect(page.getByTestId('judge')).toBeVisible();
@@ -109,7 +109,7 @@ test('a wrong reading is struck, not erased: the strip keeps it and the new one 
   await signIn(page, 'ines');
   await openMachine(page, 'B019');
   await beginWalk(page);
-  await page.getByTestId('stop fan-drive-belt').click();
+  await openStop(page, 'fan-drive-belt');
   await confirmPosition(page);
   await page.getByTestId('pad text').fill('26.9');
   await page.getByTestId('judge').click();

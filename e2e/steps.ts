@@ -26,6 +26,19 @@ export async function beginWalk(page: Page): Promise<void> {
   await expect(page.getByTestId('walk')).toBeVisible();
 }
 
+/** Opens one check from the walk's list, finding it by its id. */
+export async function openStop(page: Page, id: string): Promise<void> {
+  await page.getByLabel('Find a check').fill(id);
+  await page.getByTestId(`stop ${id}`).click();
+}
+
+/** From a check back to the walk, then to another check. */
+export async function toStop(page: Page, id: string): Promise<void> {
+  await page.getByRole('button', { name: 'Back to the walk' }).click();
+  await expect(page.getByTestId('walk')).toBeVisible();
+  await openStop(page, id);
+}
+
 export async function confirmPosition(page: Page): Promise<void> {
   await page.getByTestId('confirm position').click();
 }
@@ -38,10 +51,6 @@ export async function enter(page: Page, text: string): Promise<void> {
 
 export async function decision(page: Page, word: string): Promise<void> {
   await expect(page.getByTestId('decision')).toHaveText(word);
-}
-
-export async function next(page: Page): Promise<void> {
-  await page.getByTestId('next check').click();
 }
 
 /** Reads a 12-row series of both sides: lengths, then the travel at each tightener. */
@@ -77,5 +86,4 @@ export async function readElevator(page: Page): Promise<void> {
   await page.getByLabel(/Slot left/).fill('30');
   await page.getByTestId('judge').click();
   await decision(page, 'Holds');
-  await next(page);
 }

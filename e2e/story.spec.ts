@@ -1,16 +1,17 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, decision, enter, next, openMachine, PHONE, readConveyor, readElevator, readSeries, signIn, WIDE } from './steps';
+import { beginWalk, confirmPosition, decision, enter, openMachine, openStop, PHONE, readConveyor, readElevator, readSeries, signIn, toStop, WIDE } from './steps';
 
 /** Everything one machine goes through before harvest. Each size walks a machine of its own. */
 for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE, 'T120']] as const) {
   test.describe(`${name} ${viewport.width}×${viewport.height}`, () => {
     test.use({ viewport });
 
-    test('a technician walks all five checks, reloading in the middle', async ({ page }) => {
+    test('a technician takes the five checks that matter most today, reloading in the middle', async ({ page }) => {
       await signIn(page, 'ines');
       await openMachine(page, serial);
       await beginWalk(page);
-      await page.getByRole('button', { name: 'First: Gathering chain' }).click();
+      await expect(page.getByTestId('walk')).toContainText('min of moving the machine');
+      await openStop(page, 'gathering-chain');
 
       await test.step('gathering chains: a bad entry is kept and explained, a reload loses nothing', async () => {
         await confirmPosition(page);
@@ -28,7 +29,7 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
         await expect(page.getByTestId('why')).toContainText('2.66 % elongation (425 mm) is at or past the limit of 2.1 % (422.7 mm)');
         await page.getByRole('button', { name: 'Add to work' }).click();
         await expect(page.getByRole('button', { name: 'In work' })).toBeVisible();
-        await next(page);
+        await toStop(page, 'conveyor-chain-tension');
       });
 
       await test.step('feeder conveyor: false tension, shortened, and closed only as left', async () => {
@@ -41,11 +42,12 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
         await readConveyor(page, '21', '20');
         await decision(page, 'Holds');
         await expect(page.getByTestId('verdict')).toContainText('As found: shorten');
-        await next(page);
+        await toStop(page, 'elevator-chain');
       });
 
       await test.step('elevator chain by feel', async () => {
         await readElevator(page);
+        await toStop(page, 'fan-drive-belt');
       });
 
       await test.step('fan belt: looks fine never passes it; inches are read; a new belt sends the elevator back into the walk', async () => {
@@ -59,8 +61,9 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
         await expect(page.getByTestId('why')).toContainText('34.92 mm is at or past the limit of 35 mm');
         await page.getByTestId('put right').click();
         await enter(page, '38');
-        await decision(page, 'Holds');
-        await next(page);
+        await decision(page, 'Watch');
+        await expect(page.getByTestId('why')).toContainText('New: it stretches and settles first. Look again at');
+        await toStop(page, 'chopper-knives');
       });
 
       await test.step('chopper knives: a lost one with its mate', async () => {
@@ -69,14 +72,15 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
         await page.getByTestId('judge').click();
         await decision(page, 'Replace');
         await expect(page.getByTestId('why')).toContainText('1 missing of 48: renew 2, the 1 opposite mate');
-        await next(page);
+        await toStop(page, 'elevator-chain');
       });
 
       await test.step('the elevator chain is asked for again, then the walk is finished', async () => {
         await expect(page.getByText('Fan drive belt was worked on', { exact: false })).toBeVisible();
         await readElevator(page);
-        await expect(page.getByTestId('walk')).toContainText('5 of 5');
-        await page.getByRole('button', { name: /Finish the walk/ }).click();
+        await page.getByRole('button', { name: 'Back to the walk' }).click();
+        await expect(page.getByTestId('walk')).toContainText('Walk: 5 of 147');
+        await page.getByRole('button', { name: 'Finish early: the rest stays due' }).click();
         await expect(page.getByTestId('work')).toBeVisible();
         await expect(page.getByTestId('sync')).toContainText('all sent');
       });

@@ -33,11 +33,10 @@ export function BeltWidth({ aim, palette }: DrawingProps) {
 export function SheaveGap({ aim, palette }: DrawingProps) {
   return (
     <G>
-      <Path d="M60 20 L104 20 L132 84 L104 148 L60 148 Z" fill={palette.tray} stroke={palette.ink} strokeWidth={2.4} strokeLinejoin="round" />
-      <Path d="M220 20 L176 20 L148 84 L176 148 L220 148 Z" fill={palette.tray} stroke={palette.ink} strokeWidth={2.4} strokeLinejoin="round" />
-      <Dimension x1={104} x2={176} y={34} text="" palette={palette} />
-      <Label x={140} y={66} text="gap" palette={palette} strong />
-      <Rect x={96} y={98} width={88} height={18} fill={palette.ink} opacity={0.25} />
+      <Path d="M56 40 H98 L132 140 V156 H56 Z" fill={palette.tray} stroke={palette.ink} strokeWidth={2.4} strokeLinejoin="round" />
+      <Path d="M224 40 H182 L148 140 V156 H224 Z" fill={palette.tray} stroke={palette.ink} strokeWidth={2.4} strokeLinejoin="round" />
+      <Path d="M105 60 H175 L165 90 H115 Z" fill={palette.ink} />
+      <Dimension x1={98} x2={182} y={28} text="gap" palette={palette} above />
       <Lines x={236} y={72} lines={aimLines(aim)} palette={palette} />
     </G>
   );
@@ -294,7 +293,7 @@ export function Grease({ aim, palette }: DrawingProps) {
       <Rect x={40} y={96} width={150} height={40} rx={6} fill={palette.tray} stroke={palette.ink} strokeWidth={2.4} />
       <Path d="M104 96 v-18 h-8 v-10 h38 v10 h-8 v18 Z" fill={palette.card} stroke={palette.ink} strokeWidth={2.4} strokeLinejoin="round" />
       <Arrow x1={115} y1={20} x2={115} y2={60} palette={palette} />
-      <Lines x={206} y={66} lines={[service?.amount === undefined ? 'as the book says' : `${printNumber(service.amount, 1)} ${service.asks}`, ...(service?.most === undefined ? [] : [`never over ${printNumber(service.most, 1)}`]), ...(service ? [service.product] : [])]} palette={palette} />
+      <Lines x={206} y={66} lines={[service?.amount === undefined ? 'as the book says' : `${printNumber(service.amount, 1)} ${service.amount === 1 && service.asks === 'strokes' ? 'stroke' : service.asks}`, ...(service?.most === undefined ? [] : [`never over ${printNumber(service.most, 1)}`]), ...(service ? [service.product] : [])]} palette={palette} />
     </G>
   );
 }

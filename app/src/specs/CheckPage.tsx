@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
-import { printNumber } from '@green-tally/core/units';
+import { printAs, printNumber } from '@green-tally/core/units';
 import { Schematic } from '../schematics/Schematic';
 import { fieldChanges } from '@green-tally/core/sheets';
 import { Body, Card, Glyph, Heading, Quiet, Row, Strong, Tap, usePalette } from '../ui';
@@ -42,7 +42,7 @@ export function CheckPage({ sheet, check, before, beforeRevision }: CheckPagePro
         <Row style={{ alignItems: 'flex-start' }}>
           {fact('Position', check.position)}
           {fact('Places', check.places.length > 6 ? `${check.places.length}: ${check.places[0]} to ${check.places.at(-1)}` : check.places.join(', '))}
-          {fact('Tool', `${check.tool.name}, ±${printNumber(check.tool.resolution, 3)}`)}
+          {fact('Tool', check.kind === 'measure' || check.kind === 'series' ? `${check.tool.name}, ±${printAs(check.tool.resolution, check.style === 'inFraction' ? { ...check, style: 'inThou' } : check, 3)}` : check.tool.name)}
           {fact('How often', capital(intervalWords(check.interval)))}
           {fact('Labour', [`${printNumber(check.labour.measure, 0)} min to take`, check.labour.adjust ? `${printNumber(check.labour.adjust, 0)} to adjust` : '', check.labour.replace ? `${printNumber(check.labour.replace, 0)} to replace` : ''].filter(Boolean).join(', '))}
           {fact('Shares a cover', check.labour.cover ? `${check.labour.cover.name}, ${check.labour.cover.minutes} min` : '')}

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Check, SpecDetail, SpecSheet } from '@green-tally/core/contracts';
 import { troubleText, useDraft, useSpec } from '../store';
@@ -78,6 +78,9 @@ function CheckList({ sheet, published, chosen, onChoose }: CheckListProps) {
   const wanted = search.trim().toLowerCase();
   const shown = sheet.checks.filter((c) =>
     (!wanted || `${c.id} ${c.component} ${c.measures} ${c.method} ${c.parts.map((p) => `${p.number} ${p.name}`).join(' ')}`.toLowerCase().includes(wanted)) && (kind === ALL || c.kind === kind) && (position === ALL || c.position === position) && (interval === ALL || c.interval.kind === interval));
+  useEffect(() => {
+    if (chosen && typeof document !== 'undefined') document.querySelector(`[data-testid="check ${chosen}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   const stations = [...new Set(shown.map((c) => c.station))].sort((a, b) => a - b);
   const changedSince = new Map(published.checks.map((c) => [c.id, JSON.stringify(c)]));
   const filters = [kind, position, interval].filter((f) => f !== ALL).length;

@@ -75,11 +75,19 @@ export function toForm(check: Check): FormValues {
 
 function printField(field: FormField, value: unknown, check: Check): string {
   if (value === undefined || value === null) return '';
-  if (field.as === 'quantity' && typeof value === 'number') return printAs(value, writingOf(check), 4);
+  if (field.as === 'quantity' && typeof value === 'number') return printExactly(value, writingOf(check));
   if (typeof value === 'number') return printNumber(value, 6);
   if (field.as === 'list' && Array.isArray(value)) return value.join(', ');
   if (field.as === 'lines' && Array.isArray(value)) return value.map((v: Record<string, unknown>) => printLine(field.path, v)).join('\n');
   return String(value);
+}
+
+/** A value in the check's own writing where that says all of it; else in the core's unit, so that opening and keeping a form changes nothing. */
+function printExactly(value: number, writing: Writing): string {
+  const said = printAs(value, writing, 4);
+  const back = parseQuantity(said, writing.quantity, writing.unit).value;
+  const [own] = QUANTITY_UNITS[writing.quantity as keyof typeof QUANTITY_UNITS];
+  return Math.abs(back - value) < 1e-9 ? said : `${printNumber(value, 9)} ${own}`;
 }
 
 function printLine(path: string, v: Record<string, unknown>): string {
@@ -135,7 +143,7 @@ function readField(field: FormField, written: string, check: Check): { value: un
     case 'quantity': {
       const { quantity: measured, unit } = writingOf(check);
       try {
-        return { value: parseQuantity(said, measured, unit).value };
+        return { value: Number(parseQuantity(said, measured, unit).value.toFixed(9)) };
       } catch (error) {
         return { trouble: error instanceof InputError ? error.message : `a value in ${QUANTITY_UNITS[measured as keyof typeof QUANTITY_UNITS].join(' or ')}` };
       }

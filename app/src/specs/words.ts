@@ -26,10 +26,10 @@ export function wantWords(check: Check): string {
     case 'feel': return `${check.good.map((f) => FEEL_WORDS[f]).join(' or ')}${check.asksPlay ? ', no play' : ''}`;
     case 'gonogo': return `${check.gauge} ${check.good === 'fits' ? 'fits' : 'does not fit'}`;
     case 'count': return `all ${check.total} ${check.counted}${check.allowed ? `, ${check.allowed} may wait` : ''}`;
-    case 'condition': return `no ${check.looksFor.join(', ')}`;
+    case 'condition': return `looked for: ${check.looksFor.join(', ')}`;
     case 'level': return `right at the ${check.eye}`;
     case 'setting': return check.options.join(' / ');
-    case 'service': return `${check.amount === undefined ? '' : `${printNumber(check.amount, 1)} ${check.asks} of `}${check.product}`;
+    case 'service': return `${check.amount === undefined ? '' : `${printNumber(check.amount, 1)} ${check.amount === 1 && check.asks === 'strokes' ? 'stroke' : check.asks} of `}${check.product}`;
   }
 }
 

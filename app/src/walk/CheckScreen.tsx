@@ -1,11 +1,11 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
 import { needsHand, type CheckVerdict } from '@green-tally/core/verdict';
-import { checksFor, nextStop, unreadPlaces, walkStops } from '@green-tally/core/walk';
+import { checksFor, nextStop, unreadPlaces, walkPlan, walkStops, type WalkStop } from '@green-tally/core/walk';
 import { proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useClock, useDraft, useMachine, useSession } from '../store';
@@ -72,7 +72,8 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
   const { data: session } = useSession();
   const struck = new Set(file.readings.map((r) => r.strikes));
   const own = file.readings.filter((r) => r.walkId === walk.id && r.checkId === check.id && !struck.has(r.id));
-  const stops = walkStops(checksFor(file.machine, file.sheets), walk, file.readings);
+  const plan = useMemo(() => walkPlan(file.machine, file.sheets), [file.machine, file.sheets]);
+  const stops = walkStops(plan.checks, walk, file.readings);
   const at = stops.findIndex((s) => s.check.id === check.id);
   const stop = stops[at];
   const unread = unreadPlaces(check, own);
@@ -123,7 +124,7 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
   const head = (
     <View style={{ gap: 8, paddingBottom: 4 }}>
       <Row style={{ justifyContent: 'space-between' }}><BackTap file={file} to={`/walk/${file.machine.id}`} /><Quiet>{`${at + 1} of ${stops.length}`}</Quiet><SyncLine /></Row>
-      <Progress states={stops.map((s) => s.state)} at={at} />
+      <Progress stops={stops} at={at} />
     </View>
   );
 
@@ -233,11 +234,18 @@ function WhyCard({ check, open = false }: { check: Check; open?: boolean }) {
   );
 }
 
-function Progress({ states, at }: { states: readonly string[]; at: number }) {
+/** How far the walk is: a bar for each station as wide as it has checks, filled as they are done; the one being taken is framed. */
+function Progress({ stops, at }: { stops: readonly WalkStop[]; at: number }) {
   const palette = usePalette();
+  const stations = [...new Set(stops.map((s) => s.check.station))];
+  const here = stops[at]?.check.station;
   return (
-    <View role="img" aria-label={`Check ${at + 1} of ${states.length}, ${states.filter((s) => s === 'done').length} done`} style={{ flexDirection: 'row', gap: 5 }}>
-      {states.map((s, i) => <View key={i} style={{ flex: 1, height: 11, borderRadius: 4, borderWidth: 2, borderColor: i === at || s === 'done' ? palette.pine : palette.line, backgroundColor: s === 'done' ? palette.pine : s === 'begun' ? palette.pineTint : palette.card }} />)}
+    <View role="img" aria-label={`Check ${at + 1} of ${stops.length}, ${stops.filter((s) => s.state === 'done').length} done`} style={{ flexDirection: 'row', gap: 4 }}>
+      {stations.map((station) => {
+        const own = stops.filter((s) => s.check.station === station);
+        const share = own.filter((s) => s.state === 'done').length / own.length;
+        return <View key={station} style={{ flex: own.length, minWidth: 6, height: 12, borderRadius: 4, borderWidth: 2, borderColor: station === here ? palette.pine : palette.line, backgroundColor: palette.card, overflow: 'hidden' }}><View style={{ width: `${share * 100}%`, height: '100%', backgroundColor: palette.pine }} /></View>;
+      })}
     </View>
   );
 }

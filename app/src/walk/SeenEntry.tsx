@@ -96,7 +96,7 @@ function Wanted({ check, crop, header }: { check: SeenCheck; crop: string; heade
     const wanted = expectedOption(check, crop, header);
     return <Notice tone="blue" title={wanted ? `${crop} wants: ${wanted.option}` : `Nothing is given for ${crop}`} text={wanted?.because ?? (wanted ? `What is it set to${header ? ` with the ${header} on` : ''}?` : "See the maker's manual.")} />;
   }
-  if (check.kind === 'service') return <Quiet>{`${check.amount === undefined ? '' : `${printNumber(check.amount, 1)} ${check.asks} of `}${check.product}${check.most === undefined ? '' : `, never more than ${printNumber(check.most, 1)}`}`}</Quiet>;
+  if (check.kind === 'service') return <Quiet>{`${check.amount === undefined ? '' : `${printNumber(check.amount, 1)} ${check.amount === 1 && check.asks === 'strokes' ? 'stroke' : check.asks} of `}${check.product}${check.most === undefined ? '' : `, never more than ${printNumber(check.most, 1)}`}`}</Quiet>;
   if (check.kind === 'level') return <Quiet>{`${check.product}, read at the ${check.eye}`}</Quiet>;
   return check.kind === 'gonogo' ? <Quiet>{`Good when the gauge ${check.good === 'fits' ? 'fits' : 'does not fit'}`}</Quiet> : null;
 }

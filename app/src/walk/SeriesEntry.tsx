@@ -7,10 +7,13 @@ import { printAs, printNumber } from '@green-tally/core/units';
 import { limitWords, wearFraction, wearLimitsOf } from '@green-tally/core/verdict';
 import { useDraft } from '../store';
 import { FONT, Glyph, Press, Quiet, Row, Strong, Tap, usePalette, useWide } from '../ui';
+import { Schematic } from '../schematics/Schematic';
 import type { EntryProps, Taken } from './entries';
 import { readMeasured, readTravel } from './lengthText';
 
 type Phase = 'measure' | 'travel';
+/** Up to so many rows there is room for the drawing above them. */
+const FEW_ROWS = 4;
 
 /** The same measure at many places in one pass, then the travel left at each; what falls out of the family is challenged. */
 export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone, frame, linksOut }: EntryProps<MeasuredCheck>) {
@@ -83,6 +86,7 @@ export function SeriesEntry({ check, places, readings, draftKey, onTake, onDone,
   const body = (
     <>
       <Quiet>{`${limitWords(check, check, 1)}${phase === 'travel' && check.takeUp ? ` · now the travel left at each tightener, of ${check.takeUp.total} mm` : ''}`}</Quiet>
+      {rows.rows.length <= FEW_ROWS ? <Schematic check={check} /> : null}
       <View style={{ gap: 6 }}>
         {rows.sides.length > 1 ? <View style={{ flexDirection: 'row', gap: 6 }}><Quiet style={{ width: 60 }}>row</Quiet>{rows.sides.map((s) => <Quiet key={s} style={{ flex: 1, textAlign: 'center' }}>{s}</Quiet>)}</View> : null}
         {rows.rows.map((r) => <View key={r.name} style={{ flexDirection: 'row', gap: 6, alignItems: 'center' }}><Strong style={{ width: 60 }}>{r.name}</Strong>{r.places.map(cell)}</View>)}

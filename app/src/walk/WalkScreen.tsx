@@ -1,9 +1,9 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { parseQuantity, printHours, printNumber } from '@green-tally/core/units';
-import { checksFor, nextStop, walkStops, type WalkStop } from '@green-tally/core/walk';
+import { checksFor, nextStop, walkPlan, walkStops, type WalkStop } from '@green-tally/core/walk';
 import type { Standing } from '@green-tally/core/plan';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useClock, useDraft, useMachine, useSession } from '../store';
@@ -94,6 +94,9 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
   );
 }
 
+/** From so many checks on stations are folded. */
+const MANY = 20;
+
 const STATE_WORDS: Readonly<Record<WalkStop['state'], string>> = { due: 'to do', begun: 'begun', done: 'done', again: 'look again' };
 
 function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing: Standing; walkId: string }) {
@@ -102,7 +105,11 @@ function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing:
   const clock = useClock();
   const palette = usePalette();
   const walk = file.walks.find((w) => w.id === walkId);
-  const stops = walkStops(checksFor(machine, file.sheets), { id: walkId }, file.readings);
+  const plan = useMemo(() => walkPlan(machine, file.sheets), [machine, file.sheets]);
+  const stops = walkStops(plan.checks, { id: walkId }, file.readings);
+  const [toggled, setToggled] = useState<readonly number[]>([]);
+  const [search, setSearch] = useState('');
+  const wanted = search.trim().toLowerCase();
   const next = nextStop(stops);
   const done = stops.filter((s) => s.state === 'done').length;
   const finish = useOnce(async () => {
@@ -122,23 +129,40 @@ function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing:
         <SyncLine />
       </Row>
       <Title>{`Walk: ${done} of ${stops.length}`}</Title>
-      <Quiet>{`Made safe ${walk?.madeSafeAt ? dayWords(walk.madeSafeAt.slice(0, 10)) : ''} · ${printHours(walk?.hours ?? machine.hours)} · front to back${walk?.noticed ? ` · noticed: ${walk.noticed}` : ''}`}</Quiet>
-      {stops.map((stop) => {
-        const verdict = standing.verdicts.find((v) => v.check.id === stop.check.id);
-        const current = verdict?.places.some((p) => p.round === walkId);
+      <Quiet>{`Made safe ${walk?.madeSafeAt ? dayWords(walk.madeSafeAt.slice(0, 10)) : ''} · ${printHours(walk?.hours ?? machine.hours)} · front to back${plan.saved >= 5 ? `, in the order that saves ${printNumber(plan.saved, 0)} min of moving the machine` : ''}${walk?.noticed ? ` · noticed: ${walk.noticed}` : ''}`}</Quiet>
+      {stops.length > MANY ? <TextEntry label="Find a check" value={search} onChange={setSearch} hint="belt, oil, knife" /> : null}
+      {[...new Set(stops.map((s) => s.check.station))].map((station) => {
+        const own = stops.filter((s) => s.check.station === station);
+        const found = own.filter((s) => !wanted || `${s.check.id} ${s.check.component} ${s.check.measures}`.toLowerCase().includes(wanted));
+        const left = own.filter((s) => s.state !== 'done');
+        // the station with the next check, and any that must be looked at again, stand open
+        const openByItself = stops.length <= MANY || wanted !== '' || station === next?.check.station || own.some((s) => s.state === 'again');
+        const open = toggled.includes(station) !== openByItself;
+        if (wanted && !found.length) return null;
         return (
-          <Tap key={stop.check.id} testID={`stop ${stop.check.id}`} label={`${stop.check.component}, ${STATE_WORDS[stop.state]}`} onPress={() => router.push(`/walk/${machine.id}/${stop.check.id}`)}>
-            <Card edge={stop.state === 'again' ? 'violet' : next?.check.id === stop.check.id ? 'pine' : 'line'}>
-              <Row style={{ justifyContent: 'space-between' }}>
-                <View style={{ flex: 1 }}>
-                  <Quiet>{`${stop.check.station} · ${stop.check.stationName}`}</Quiet>
-                  <Strong style={{ fontFamily: FONT.bold }}>{stop.check.component}</Strong>
-                </View>
-                {current && verdict && stop.state !== 'begun' ? <DecisionBadge decision={verdict.decision} /> : <Strong tone={stop.state === 'due' ? 'quiet' : 'ink'}>{STATE_WORDS[stop.state]}</Strong>}
-              </Row>
-              {stop.because ? <Row><Glyph decision="remeasure" color={palette.violet} size={20} /><Body style={{ flex: 1 }}>{`Look again: ${stop.because.component.toLowerCase()} was worked on, ${stop.because.why}.`}</Body></Row> : null}
-            </Card>
-          </Tap>
+          <View key={station} style={{ gap: 8 }}>
+            <Tap testID={`station ${station}`} label={`${own[0]?.check.stationName}, ${own.length - left.length} of ${own.length} done, ${open ? 'fold' : 'open'}`} onPress={() => setToggled(toggled.includes(station) ? toggled.filter((s) => s !== station) : [...toggled, station])} style={{ justifyContent: 'center' }}>
+              <Row style={{ justifyContent: 'space-between' }}><Heading>{`${station} · ${own[0]?.check.stationName ?? ''}`}</Heading><Strong tone={left.length ? 'quiet' : 'pine'}>{`${own.length - left.length} of ${own.length}${open ? '' : ' ›'}`}</Strong></Row>
+            </Tap>
+            {open ? found.map((stop) => {
+              const verdict = standing.verdicts.find((v) => v.check.id === stop.check.id);
+              const current = verdict?.places.some((p) => p.round === walkId);
+              return (
+                <Tap key={stop.check.id} testID={`stop ${stop.check.id}`} label={`${stop.check.component}, ${STATE_WORDS[stop.state]}`} onPress={() => router.push(`/walk/${machine.id}/${stop.check.id}`)}>
+                  <Card edge={stop.state === 'again' ? 'violet' : next?.check.id === stop.check.id ? 'pine' : 'line'}>
+                    <Row style={{ justifyContent: 'space-between' }}>
+                      <View style={{ flex: 1 }}>
+                        <Strong style={{ fontFamily: FONT.bold }}>{stop.check.component}</Strong>
+                        <Quiet>{stop.check.measures}</Quiet>
+                      </View>
+                      {current && verdict && stop.state !== 'begun' ? <DecisionBadge decision={verdict.decision} /> : <Strong tone={stop.state === 'due' ? 'quiet' : 'ink'}>{STATE_WORDS[stop.state]}</Strong>}
+                    </Row>
+                    {stop.because ? <Row><Glyph decision="remeasure" color={palette.violet} size={20} /><Body style={{ flex: 1 }}>{`Look again: ${stop.because.component.toLowerCase()} was worked on, ${stop.because.why}.`}</Body></Row> : null}
+                  </Card>
+                </Tap>
+              );
+            }) : null}
+          </View>
         );
       })}
       {next && done > 0 ? <Press title="Finish early: the rest stays due" onPress={() => void finish()} small /> : null}

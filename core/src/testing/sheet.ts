@@ -8,7 +8,7 @@ export function demoSheet(file: 'ax7' | 'ax5' | 'w4' | 'df10' | 'rc12' | 'gf7'):
 }
 
 /** A demo sheet cut down to a short walk: the five checks that tests tell their stories with. */
-export function shortSheet(file: 'ax7' | 'rc12'): SpecSheet {
+export function shortSheet(file: 'ax7' | 'ax5' | 'rc12'): SpecSheet {
   const sheet = demoSheet(file);
   const short = ['gathering-chain', 'conveyor-chain-tension', 'elevator-chain', 'fan-drive-belt', 'chopper-knives'];
   const known = (id: string) => short.includes(id);

@@ -68,7 +68,7 @@ export class SheetWriter {
 
   /** A length in mm, to the nearest 1/64 inch where the book is written in inches. */
   len(mm: number): number {
-    return this.book.inch ? Number(((Math.round((mm / 25.4) * 64) / 64) * 25.4).toFixed(4)) : mm;
+    return this.book.inch ? Number(((Math.round((mm / 25.4) * 64) / 64) * 25.4).toFixed(6)) : mm;
   }
 
   /** A small length in mm, to the nearest thousandth of an inch where the book is written in inches. */

@@ -11,7 +11,7 @@ export async function loadDemo(db: Database): Promise<string> {
     await BranchRow.bulkCreate(demo.branches.map((name, i) => ({ id: `0197a000-0000-7000-8000-00000000000${i + 1}`, name })), { transaction });
     await PersonRow.bulkCreate(demo.people.map((p) => ({ ...p, passwordHash })), { transaction });
     await MachineRow.bulkCreate(demo.machines.map((m) => ({ ...m })), { transaction });
-    await SheetRow.bulkCreate(demo.sheets.map((s) => ({ model: s.model, revision: s.revision, document: s })), { transaction });
+    await SheetRow.bulkCreate(demo.sheets.map((s) => ({ model: s.model, revision: s.revision, document: s, publishedBy: 'Rhea Aldane', publishedAt: new Date('2026-02-02T08:00:00Z') })), { transaction });
     await WalkRow.bulkCreate(demo.walks.map((w) => ({ ...w, startedAt: new Date(w.startedAt), finishedAt: w.finishedAt ? new Date(w.finishedAt) : null, madeSafeAt: w.madeSafeAt ? new Date(w.madeSafeAt) : null })), { transaction });
     await insertReadings(db, demo.readings, transaction);
     await WorkRow.bulkCreate(demo.work.map((w) => ({ ...w, acceptedAt: new Date(w.acceptedAt), withdrawnAt: null })), { transaction });
