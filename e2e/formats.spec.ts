@@ -67,7 +67,7 @@ test('a wrong password is answered in words and the name stays', async ({ page }
 });
 
 for (const [name, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
-  test(`yard and machine are sound for assistive tools, ${name}, both themes`, async ({ page }) => {
+  test(`yard, machine and spec sheet are sound for assistive tools, ${name}, both themes`, async ({ page }) => {
     await page.setViewportSize(viewport);
     await signIn(page, 'ines');
     await expect(page.getByTestId('machine T118')).toBeVisible();
@@ -76,7 +76,10 @@ for (const [name, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
       await page.getByRole('radio', { name: new RegExp(theme) }).click();
       await page.goto('/');
       await openMachine(page, 'T118');
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      const found = (await new AxeBuilder({ page }).analyze()).violations;
+      await page.goto('/specs/AX7/conveyor-chain-tension');
+      await expect(page.getByTestId('spec check')).toBeVisible();
+      const violations = [...found, ...(await new AxeBuilder({ page }).analyze()).violations];
       expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).slice(0, 2).join(' ')}`)).toEqual([]);
     }
   });

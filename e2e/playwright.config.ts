@@ -4,7 +4,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results/browser',
-  timeout: 120_000,
+  timeout: 240_000,
   expect: { timeout: 10_000 },
   fullyParallel: false,
   workers: 1,

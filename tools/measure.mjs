@@ -33,6 +33,30 @@ async function yardTimes(base, requests = 300) {
   process.stdout.write(`GET /api/yard, ${requests} in a row: first ${cold.toFixed(0)} ms (derived anew), then median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms\n`);
 }
 
+/** A sheet of 2,000 checks in, and one machine's checks out. */
+async function sheetTimes(base) {
+  const signedIn = await fetch(`${base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ signIn: 'maud', password: 'before-harvest' }) });
+  const cookie = signedIn.headers.get('set-cookie')?.split(';')[0] ?? '';
+  const ask = async (url, body) => {
+    const start = performance.now();
+    const response = await fetch(`${base}${url}`, { headers: { cookie, 'content-type': 'text/plain' }, ...(body ? { method: 'POST', body } : {}) });
+    const text = await response.text();
+    if (!response.ok) throw new Error(`${url}: ${response.status} ${text}`);
+    return { ms: performance.now() - start, text };
+  };
+  const sheet = JSON.parse((await ask('/api/specs/AX7/file')).text);
+  const checks = Array.from({ length: 2000 }, (_, i) => ({ ...sheet.checks[i % 100], id: `check-${i}`, component: `Part ${i}`, knockOns: [], pairs: [], when: {} }));
+  const big = JSON.stringify({ ...sheet, model: 'BIG', equipment: [], checks });
+  const preview = await ask('/api/specs/import?preview=yes', big);
+  const stored = await ask('/api/specs/import', big);
+  process.stdout.write(`a sheet of 2,000 checks (${Math.round(big.length / 1024)} kB): shown what would change in ${preview.ms.toFixed(0)} ms, stored in ${stored.ms.toFixed(0)} ms\n`);
+  const { rows } = JSON.parse((await ask('/api/yard')).text);
+  const times = [];
+  for (let i = 0; i < 60; i += 1) times.push((await ask(`/api/machines/${rows[i % rows.length].machine.id}/checks?limit=500`)).ms);
+  times.sort((a, b) => a - b);
+  process.stdout.write(`GET /api/machines/:id/checks, 60 in a row: median ${at(times, 0.5).toFixed(0)} ms, p95 ${at(times, 0.95).toFixed(0)} ms\n`);
+}
+
 async function firstScreen(base, executablePath) {
   const { chromium } = await import('@playwright/test');
   const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
@@ -71,6 +95,7 @@ try {
     await started.ready;
     const base = `http://127.0.0.1:${port}`;
     await yardTimes(base);
+    await sheetTimes(base);
     await firstScreen(base, ensureDebian(findChromium, 'chromium'));
   } finally {
     await stop(child);

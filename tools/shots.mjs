@@ -27,6 +27,7 @@ async function take(base, executablePath) {
   const phone = { width: 390, height: 844 };
   const page = await open(phone, 'ines');
   const check = async (id) => {
+    await page.getByLabel('Find a check').fill(id);
     await page.getByTestId(`stop ${id}`).click();
     await page.getByTestId('confirm position').click();
   };
@@ -60,8 +61,20 @@ async function take(base, executablePath) {
   await page.getByTestId('judge').click();
   await page.getByTestId('verdict').waitFor();
   await shot(page, 'verdict-phone');
+  await toWalk();
+  await page.getByLabel('Find a check').fill('');
+  await shot(page, 'walk-phone');
 
   const planner = await open(phone, 'rhea');
+  await planner.goto(`${base}/specs/AX7`);
+  await planner.getByTestId('check list').waitFor();
+  await shot(planner, 'specs-phone');
+  await planner.goto(`${base}/specs/RC12/gathering-chain`);
+  await planner.getByTestId('change check').click();
+  await planner.getByTestId('check form').waitFor();
+  await shot(planner, 'specs-change-phone');
+  await planner.getByRole('button', { name: 'Drop what I typed' }).click();
+  await planner.goto(base);
   await planner.getByTestId('machine T104').click();
   await planner.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
   await planner.getByTestId('dates').waitFor();
@@ -69,6 +82,9 @@ async function take(base, executablePath) {
   const wide = await open({ width: 1280, height: 800 }, 'rhea');
   await wide.getByTestId('what wears').waitFor();
   await shot(wide, 'yard-wide');
+  await wide.goto(`${base}/specs/AX7/conveyor-chain-tension`);
+  await wide.getByTestId('spec check').waitFor();
+  await shot(wide, 'specs-wide');
   await wide.goto(`${base}/work`);
   await wide.getByText('Visits').waitFor();
   await shot(wide, 'work-wide');

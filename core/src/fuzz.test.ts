@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { openBeltLength, pressDepth, rideDrop, span, standsInBand, strandAngle, noteOfTension, tensionFromNote, tensionFromPush } from './belt';
 import { centreDistance, chainClimb, compareStrands, defaultElongationLimit, elongation, elongationFromTravel, elongationUncertainty, engagementLeft, extraLength, judgeTooth, likelyChains, loopPitches, nominalLength, pitchDiameter, pitchesNeeded, sagAt, slackTension, takeUpPlan, tipDiameter, usualMovement } from './chain';
-import { driveAt, gapFor, wornBeltLoss } from './drive';
+import { driveAt, gapFor, rpmRange, wornBeltLoss } from './drive';
 import { chanceReached, checkLives, classPrior, fleetSlope, hoursAtDeviate, hoursToLimit, leaveOrRenew, livesOf, priorFromFleet, seasonHours, shrinkages, slopeOf, wearAt, wearPosterior } from './forecast';
 import { nextDue, projectHours } from './intervals';
 import { fewestSwaps, massFromHeight, permissibleUnbalance, planKnives, unbalance } from './knives';
@@ -41,7 +41,7 @@ const CASES: readonly Case[] = [
   of('pitchDiameter', pitchDiameter, 15.875, 40), of('tipDiameter', tipDiameter, 15.875, 40), of('chainClimb', chainClimb, 2, 15.875, 40), of('engagementLeft', engagementLeft, 2, 15.875, 40), of('judgeTooth', judgeTooth, 7.2, { nominal: 8, limit: 6, pairFrom: 0.5 }),
   of('likelyChains', likelyChains, 41.5), of('takeUpPlan', takeUpPlan, takeUp), of('elongationFromTravel', elongationFromTravel, 20, 1, 2, 41.4, 94), of('compareStrands', compareStrands, [{ name: 'left', elongation: 1.1 }, { name: 'right', elongation: 1.4 }], 0.2),
   of('strandAngle', strandAngle, openBelt), of('openBeltLength', openBeltLength, openBelt), of('span', span, openBelt), of('rideDrop', rideDrop, 2, Math.PI / 6), of('pressDepth', pressDepth, 896), of('tensionFromPush', tensionFromPush, 60, 896.87, 14, 10),
-  of('tensionFromNote', tensionFromNote, 0.42, 0.9, 42), of('noteOfTension', noteOfTension, 0.42, 0.9, 2384), of('standsInBand', standsInBand, 800, 30, bands), of('driveAt', driveAt, drive, 4), of('gapFor', gapFor, drive, 930, 2, 10), of('wornBeltLoss', wornBeltLoss, drive, 4, 36),
+  of('tensionFromNote', tensionFromNote, 0.42, 0.9, 42), of('noteOfTension', noteOfTension, 0.42, 0.9, 2384), of('standsInBand', standsInBand, 800, 30, bands), of('driveAt', driveAt, drive, 4), of('rpmRange', rpmRange, drive, 2, 10), of('gapFor', gapFor, drive, 930, 2, 10), of('wornBeltLoss', wornBeltLoss, drive, 4, 36),
   of('wearPosterior', wearPosterior, prior, points), of('wearAt', wearAt, posterior, 560), of('chanceReached', chanceReached, posterior, 560), of('hoursToLimit', hoursToLimit, posterior, 0.5, 420), of('hoursAtDeviate', hoursAtDeviate, posterior, 1.28, 420), of('fleetSlope', fleetSlope, slopes), of('slopeOf', slopeOf, points),
   of('priorFromFleet', priorFromFleet, fleetSlope(slopes), 0.02, 0.03), of('leaveOrRenew', leaveOrRenew, costs), of('livesOf', livesOf, [{ hours: 100, y: 0.1, sigma: 0.03, renewed: false }], 0), of('checkLives', checkLives, lives), of('shrinkages', shrinkages, points, 0.1), of('classPrior', classPrior, lives, 0.02, 0.03),
   of('seasonHours', seasonHours, 520, 10.7, 6.2, 0.72), of('projectHours', projectHours, '2026-06-09', 20, use), of('nextDue', nextDue, { kind: 'every', hours: 50, days: 365, early: 10 }, { on: '2026-05-01', hours: 1200, newPart: true }, 1210, '2026-06-09', use),

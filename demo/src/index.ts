@@ -38,7 +38,7 @@ export function scenario(): Scenario {
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
   const built = DEMO_MACHINES.map((demo, i) => {
     const machine: Machine = {
-      id: demoId(`machine ${demo.serial}`), serial: demo.serial, model: demo.model, customer: demo.customer, branch: demo.branch, builtOn: demo.builtOn, hours: demo.hours, header: demo.header,
+      id: demoId(`machine ${demo.serial}`), serial: demo.serial, model: demo.model, customer: demo.customer, branch: demo.branch, builtOn: demo.builtOn, hours: demo.hours, header: demo.header, ...(demo.equipment ? { equipment: demo.equipment } : {}),
       harvest: { crop: demo.crop, start: demo.harvest[0], end: demo.harvest[1], areaHa: demo.areaHa, widthM: demo.widthM, speedKmh: 6.2, efficiency: 0.72 },
     };
     const { walks, readings } = historyOf(demo, machine, sheets, 1000 + i);

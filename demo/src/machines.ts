@@ -12,6 +12,8 @@ export interface DemoMachine {
   readonly serial: string;
   readonly model: 'AX5' | 'AX7' | 'W4';
   readonly header: { readonly model: string; readonly serial: string } | null;
+  /** how it differs from the first option of its sheet */
+  readonly equipment?: Readonly<Record<string, string>>;
   readonly customer: string;
   readonly branch: (typeof BRANCHES)[number];
   readonly builtOn: string;
@@ -78,7 +80,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     areaHa: 340, widthM: 9.1, walked: '2026-06-08', walkedBy: 'Odd Fenwright', belt: { wear: 0.28 }, chains: { wear: 0.2 }, conveyor: 0.6,
   },
   {
-    serial: 'T113', model: 'AX7', header: { model: 'DF10', serial: 'H35' }, customer: 'Marl Bottom', branch: 'Upper Larkmoor', builtOn: '2020-09-14', hours: 1180, crop: 'malting barley', harvest: ['2026-07-08', '2026-07-22'],
+    serial: 'T113', equipment: { 'feeder-drive': 'fixed' }, model: 'AX7', header: { model: 'DF10', serial: 'H35' }, customer: 'Marl Bottom', branch: 'Upper Larkmoor', builtOn: '2020-09-14', hours: 1180, crop: 'malting barley', harvest: ['2026-07-08', '2026-07-22'],
     areaHa: 450, widthM: 12.2, walked: '2026-06-08', walkedBy: 'Tobin Vale', belt: { wear: 0.6, renewedAt: 1 }, chains: { wear: 0.3 }, conveyor: 1.2,
     finds: { 'fan-drive-belt/belt': [{ kind: 'look', seen: 'fine', found: '' }], 'conveyor-chain-tension/left': [at, travel(24)], 'conveyor-chain-tension/right': [at, travel(18)] },
   },
@@ -88,7 +90,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     finds: { 'gathering-chain/row 8 left': [{ kind: 'measure', values: [424.5], typed: ['424.5'], unit: 'mm' }, travel(12)] },
   },
   {
-    serial: 'B031', model: 'W4', header: { model: 'GF7', serial: 'H15' }, customer: 'Sallow Wick', branch: 'Sedge Ford', builtOn: '2019-02-21', hours: 1404, crop: 'malting barley', harvest: ['2026-07-01', '2026-07-13'],
+    serial: 'B031', equipment: { chopper: 'standard', 'conveyor-tension': 'hydraulic' }, model: 'W4', header: { model: 'GF7', serial: 'H15' }, customer: 'Sallow Wick', branch: 'Sedge Ford', builtOn: '2019-02-21', hours: 1404, crop: 'malting barley', harvest: ['2026-07-01', '2026-07-13'],
     areaHa: 260, widthM: 7.6, walked: '2026-06-05', walkedBy: 'Sana Quill', belt: { wear: 1.1, renewedAt: 0 }, chains: { wear: 0.3 }, conveyor: 1.0, accepted: true,
   },
   {
@@ -96,7 +98,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     areaHa: 360, widthM: 9.1, walked: null, walkedBy: 'Wick Harlen', belt: { wear: 0.45, renewedAt: 2 }, chains: { wear: 0.3 }, conveyor: 1.6,
   },
   {
-    serial: 'T114', model: 'AX7', header: RC('H45'), customer: 'Gull Marsh', branch: 'Sedge Ford', builtOn: '2021-04-12', hours: 1095, crop: 'grain sorghum', harvest: ['2026-08-24', '2026-09-08'],
+    serial: 'T114', equipment: { 'unload-drives': 'two' }, model: 'AX7', header: RC('H45'), customer: 'Gull Marsh', branch: 'Sedge Ford', builtOn: '2021-04-12', hours: 1095, crop: 'grain sorghum', harvest: ['2026-08-24', '2026-09-08'],
     areaHa: 540, widthM: 10.7, walked: '2026-06-09', unfinished: true, walkedBy: 'Sana Quill', belt: { wear: 0.5, renewedAt: 1 }, chains: { wear: 0.5 }, conveyor: 1.1,
   },
 ];

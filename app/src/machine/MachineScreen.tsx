@@ -6,6 +6,7 @@ import { SyncLine } from '../session/SyncLine';
 import { troubleText, useMachine } from '../store';
 import { Card, DecisionBadge, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, usePalette } from '../ui';
 import { dayWords, slackWords, weekdayWords } from '../yard/words';
+import { EquipmentCard } from './EquipmentCard';
 import { HarvestCard } from './HarvestCard';
 import { Checked } from './Checked';
 import { MachineDrawing } from './MachineDrawing';
@@ -63,6 +64,7 @@ export function MachineDetail({ id, back = false }: { id: string; back?: boolean
       ) : null}
       <RejudgeCard file={file} />
       {verdicts.length ? <Checked verdicts={verdicts} machineId={machine.id} />  : standing.checks ? <Notice title="Nothing measured yet" text="Its strips grow with the first walk." /> : null}
+      <EquipmentCard file={file} onChanged={again} />
       <HarvestCard machine={machine} seasonHours={standing.facts.seasonHours} onChanged={again} />
       <Card>
         <Heading>Walks</Heading>

@@ -2,10 +2,12 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Check, SpecDetail, SpecSheet } from '@green-tally/core/contracts';
+import { diffSheets } from '@green-tally/core/sheets';
 import { troubleText, useDraft, useSpec } from '../store';
 import { Card, Choice, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, usePalette, useWide } from '../ui';
 import { TextEntry } from '../walk/TextEntry';
 import { dayWords } from '../yard/words';
+import { Changes } from './Changes';
 import { CheckForm } from './CheckForm';
 import { CheckPage } from './CheckPage';
 import { DraftCard } from './DraftCard';
@@ -39,6 +41,7 @@ function Sheet({ detail, checkId }: { detail: SpecDetail; checkId: string | unde
       <Title>{`${sheet.maker} ${sheet.model}`}</Title>
       <Quiet>{`revision ${detail.sheet.revision} · ${dayWords(detail.publishedAt.slice(0, 10))} · ${detail.publishedBy}${detail.sheet.remark ? ` · ${detail.sheet.remark}` : ''}`}</Quiet>
       {old ? <Notice title={`Revision ${detail.latest} is the newest`} text="This one only judges readings taken under it." action={{ title: 'Show the newest', onPress: () => router.replace(`/specs/${encodeURIComponent(sheet.model)}`) }} /> : null}
+      {detail.previous && !editing.draft ? <Card testID="since"><Heading>{`Changed since revision ${detail.previous.revision}`}</Heading><Changes changes={diffSheets(detail.previous, detail.sheet)} /></Card> : null}
       <DraftCard editing={editing} model={sheet.model} />
       <CheckList sheet={sheet} published={detail.sheet} chosen={wide ? check?.id : undefined} onChoose={open} />
       <Revisions model={sheet.model} shown={detail.sheet.revision} />

@@ -5,6 +5,7 @@ import type { MachineFile } from '@green-tally/core/contracts';
 import { parseQuantity, printHours, printNumber } from '@green-tally/core/units';
 import { checksFor, nextStop, walkPlan, walkStops, type WalkStop } from '@green-tally/core/walk';
 import type { Standing } from '@green-tally/core/plan';
+import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useClock, useDraft, useMachine, useSession } from '../store';
 import { Body, Card, DecisionBadge, FONT, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, useOnce, usePalette } from '../ui';
@@ -130,6 +131,7 @@ function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing:
       </Row>
       <Title>{`Walk: ${done} of ${stops.length}`}</Title>
       <Quiet>{`Made safe ${walk?.madeSafeAt ? dayWords(walk.madeSafeAt.slice(0, 10)) : ''} · ${printHours(walk?.hours ?? machine.hours)} · front to back${plan.saved >= 5 ? `, in the order that saves ${printNumber(plan.saved, 0)} min of moving the machine` : ''}${walk?.noticed ? ` · noticed: ${walk.noticed}` : ''}`}</Quiet>
+      <LookFirst noticed={walk?.noticed ?? ''} stops={stops} onOpen={(id) => router.push(`/walk/${machine.id}/${id}`)} />
       {stops.length > MANY ? <TextEntry label="Find a check" value={search} onChange={setSearch} hint="belt, oil, knife" /> : null}
       {[...new Set(stops.map((s) => s.check.station))].map((station) => {
         const own = stops.filter((s) => s.check.station === station);
@@ -167,5 +169,18 @@ function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing:
       })}
       {next && done > 0 ? <Press title="Finish early: the rest stays due" onPress={() => void finish()} small /> : null}
     </Screen>
+  );
+}
+
+/** What the operator noticed, and the checks it points to, likeliest first. */
+function LookFirst({ noticed, stops, onOpen }: { noticed: string; stops: readonly WalkStop[]; onOpen: (checkId: string) => void }) {
+  const symptoms = symptomsIn(noticed);
+  const suspects = suspectsFor(symptoms.map((s) => s.id), stops.map((s) => s.check)).filter((s) => stops.find((stop) => stop.check.id === s.check.id)?.state !== 'done').slice(0, 5);
+  if (!suspects.length) return null;
+  return (
+    <Card edge="violet" testID="look first">
+      <Heading>{`Look first: ${symptoms.map((s) => s.noticed.toLowerCase()).join('; ')}`}</Heading>
+      {suspects.map((s) => <Tap key={s.check.id} label={`${s.check.component}: ${s.why.join('; ')}`} onPress={() => onOpen(s.check.id)} style={{ justifyContent: 'center' }}><Strong tone="pine">{s.check.component}</Strong><Quiet>{s.why.join('; ')}</Quiet></Tap>)}
+    </Card>
   );
 }

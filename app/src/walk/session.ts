@@ -19,7 +19,7 @@ export interface Taking {
 /** A reading with an id of its own, bound to the sheet it is judged by. The position was confirmed before the pad opened. */
 export function newReading(taking: Taking, value: ReadingValue): Reading {
   const { file, check, walk, place, state, now, by } = taking;
-  const sheet = file.sheets.find((s) => s.checks.some((c) => c.id === check.id));
+  const sheet = file.sheets.find((s) => s.machine === check.on && s.checks.some((c) => c.id === check.id));
   return {
     id: uuidv7(), machineId: file.machine.id, walkId: walk.id, checkId: check.id, sheet: { model: sheet?.model ?? file.machine.model, revision: sheet?.revision ?? 1 }, place, state, value,
     renewed: taking.renewed ?? false, settled: taking.settled ?? false, positionConfirmed: value.kind === 'skip' || positionConfirmedAt(walk.id, check.position) !== '',
