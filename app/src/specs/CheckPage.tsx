@@ -4,7 +4,7 @@ import type { Check, SpecSheet } from '@green-tally/core/contracts';
 import { printAs, printNumber } from '@green-tally/core/units';
 import { Schematic } from '../schematics/Schematic';
 import { fieldChanges } from '@green-tally/core/sheets';
-import { Body, Card, Glyph, Heading, Quiet, Row, Strong, Tap, usePalette } from '../ui';
+import { Body, Card, Glyph, Heading, Quiet, Row, Strong, Tap, Title, usePalette, useWide } from '../ui';
 import { FieldChanges } from './Changes';
 import { intervalWords, KIND_WORDS, wantWords } from './words';
 
@@ -20,6 +20,8 @@ interface CheckPageProps {
 export function CheckPage({ sheet, check, before, beforeRevision }: CheckPageProps) {
   const palette = usePalette();
   const router = useRouter();
+  // when wide the sheet's own title stands beside it
+  const Name = useWide() ? Heading : Title;
   const name = (id: string) => sheet.checks.find((c) => c.id === id)?.component ?? id;
   const link = (id: string, text: string) => (
     <Tap key={`${id}${text}`} role="link" label={`${name(id)}: ${text}`} onPress={() => router.push(`/specs/${encodeURIComponent(sheet.model)}/${id}`)} style={{ justifyContent: 'center' }}>
@@ -35,7 +37,7 @@ export function CheckPage({ sheet, check, before, beforeRevision }: CheckPagePro
   const fact = (label: string, value: string) => (value ? <View style={{ minWidth: 150, flexGrow: 1, flexBasis: '45%' }}><Quiet>{label}</Quiet><Body>{value}</Body></View> : null);
   return (
     <View style={{ gap: 12 }} testID="spec check">
-      <View><Quiet>{`${check.station} · ${check.stationName} · ${KIND_WORDS[check.kind]}`}</Quiet><Heading style={{ fontSize: 26, lineHeight: 32 }}>{check.component}</Heading><Quiet>{check.measures}</Quiet></View>
+      <View><Quiet>{`${check.station} · ${check.stationName} · ${KIND_WORDS[check.kind]}`}</Quiet><Name style={{ fontSize: 26, lineHeight: 32 }}>{check.component}</Name><Quiet>{check.measures}</Quiet></View>
       <Card>
         <Strong>{capital(wantWords(check))}</Strong>
         <Schematic check={check} />
