@@ -120,6 +120,26 @@ test.describe('on a wide screen', () => {
     await expect(page.getByTestId('spec DF10')).toContainText('revision 2');
   });
 
+  test('a new check is added and written', async ({ page }) => {
+    await signIn(page, 'rhea');
+    await page.goto('/specs/W4');
+    await page.getByTestId('add check').click();
+    await page.getByTestId('add to draft').click();
+    await expect(page.getByText('Say what is checked', { exact: false })).toBeVisible();
+    await page.getByTestId('new check').getByLabel('Component').fill('Rear ladder');
+    await page.getByTestId('new check').getByRole('radio', { name: 'Count' }).click();
+    await page.getByTestId('add to draft').click();
+    await expect(page).toHaveURL(/rear-ladder$/);
+    await page.getByTestId('change check').click();
+    await page.getByLabel('How many there are').fill('8');
+    await page.getByTestId('keep check').click();
+    await expect(page.getByTestId('spec check')).toContainText('All 8 bolts');
+    await expect(page.getByTestId('draft')).toContainText('New: Rear ladder');
+    await page.getByRole('button', { name: 'Drop draft' }).click();
+    await page.getByRole('button', { name: 'Tap again to drop' }).click();
+    await expect(page.getByTestId('draft')).toBeHidden();
+  });
+
   test('a check is copied, moved and taken out in the draft', async ({ page }) => {
     await signIn(page, 'rhea');
     await page.goto('/specs/RC12/cross-auger-floor');

@@ -7,6 +7,7 @@ import { troubleText, useDraft, useSpec } from '../store';
 import { Card, Choice, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, usePalette, useWide } from '../ui';
 import { TextEntry } from '../walk/TextEntry';
 import { dayWords } from '../yard/words';
+import { AddCheck } from './AddCheck';
 import { Changes } from './Changes';
 import { CheckForm } from './CheckForm';
 import { CheckPage } from './CheckPage';
@@ -43,6 +44,7 @@ function Sheet({ detail, checkId }: { detail: SpecDetail; checkId: string | unde
       {old ? <Notice title={`Revision ${detail.latest} is the newest`} text="This one only judges readings taken under it." action={{ title: 'Show the newest', onPress: () => router.replace(`/specs/${encodeURIComponent(sheet.model)}`) }} /> : null}
       {detail.previous && !editing.draft ? <Card testID="since"><Heading>{`Changed since revision ${detail.previous.revision}`}</Heading><Changes changes={diffSheets(detail.previous, detail.sheet)} /></Card> : null}
       <DraftCard editing={editing} model={sheet.model} />
+      {editing.may ? <AddCheck editing={editing} onOpen={open} /> : null}
       <CheckList sheet={sheet} published={detail.sheet} chosen={wide ? check?.id : undefined} onChoose={open} />
       <Revisions model={sheet.model} shown={detail.sheet.revision} />
     </>

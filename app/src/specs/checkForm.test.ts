@@ -3,6 +3,7 @@ import ax5 from '../../../demo/specs/ax5.json';
 import ax7 from '../../../demo/specs/ax7.json';
 import gf7 from '../../../demo/specs/gf7.json';
 import { fieldsOf, formSchema, nameOf, toForm } from './checkForm';
+import { withNewCheck } from './newCheck';
 
 const sheets = [ax5, ax7, gf7].map((s) => SpecSheet.parse(s));
 const check = (sheet: SpecSheet, id: string): Check => {
@@ -51,5 +52,28 @@ describe('the form of a check', () => {
       expect(new Set(names).size).toBe(names.length);
       expect(names.length).toBeGreaterThan(12);
     }
+  });
+});
+
+describe('a new check', () => {
+  const gf7Sheet = sheets[2] as SpecSheet;
+  const station = { station: 2, stationName: 'Header' };
+  test.each(['measure', 'series', 'mark', 'feel', 'gonogo', 'count', 'condition', 'level', 'setting', 'service'] as const)('of kind %s is valid at once, and its form can be kept', (kind) => {
+    const made = withNewCheck(gf7Sheet, kind, station, 'Rear ladder');
+    expect(made.id).toBe('rear-ladder');
+    expect(SpecSheet.safeParse(made.sheet).error?.issues ?? []).toEqual([]);
+    expect(read(made.sheet, check(made.sheet, made.id), {}).success).toBe(true);
+  });
+  test('an id that is taken is not taken twice, and odd names still give one', () => {
+    const once = withNewCheck(gf7Sheet, 'condition', station, 'Reel tines');
+    expect(once.id).toBe('reel-tines-2');
+    expect(withNewCheck(once.sheet, 'condition', station, '– ! –').id).toBe('check');
+    expect(withNewCheck(once.sheet, 'level', station, 'Öl, hinten').id).toBe('o-l-hinten');
+  });
+  test('it stands after the others of its station', () => {
+    const ax = sheets[1] as SpecSheet;
+    const made = withNewCheck(ax, 'condition', { station: 3, stationName: 'Feeder face' }, 'Ladder');
+    const at = made.sheet.checks.findIndex((c) => c.id === made.id);
+    expect([made.sheet.checks[at - 1]?.station, made.sheet.checks[at + 1]?.station]).toEqual([3, 4]);
   });
 });

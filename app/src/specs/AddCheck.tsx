@@ -1,0 +1,38 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Check } from '@green-tally/core/contracts';
+import { Card, Choice, Heading, Press, Row, Strong, useOnce } from '../ui';
+import { TextEntry } from '../walk/TextEntry';
+import { withNewCheck } from './newCheck';
+import type { Editing } from './useEditing';
+import { KIND_WORDS } from './words';
+
+/** A new check for the sheet: what it is, which kind, which station; the rest is then written in its form. */
+export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: string) => void }) {
+  const { sheet, keep, busy } = editing;
+  const [adding, setAdding] = useState(false);
+  const [component, setComponent] = useState('');
+  const [kind, setKind] = useState<Check['kind']>('measure');
+  const stations = [...new Map(sheet.checks.map((c) => [c.station, c.stationName]))].sort(([a], [b]) => a - b);
+  const [station, setStation] = useState(String(stations[0]?.[0] ?? 1));
+  const [wanted, setWanted] = useState('');
+  const add = useOnce(async () => {
+    if (!component.trim()) return setWanted('Say what is checked, for example: rear ladder.');
+    const made = withNewCheck(sheet, kind, { station: Number(station), stationName: stations.find(([s]) => String(s) === station)?.[1] ?? 'Header' }, component);
+    if (!(await keep(made.sheet))) return;
+    setAdding(false);
+    setComponent('');
+    onOpen(made.id);
+  });
+  if (!adding) return <Press title="Add a check" testID="add check" onPress={() => setAdding(true)} small />;
+  return (
+    <Card testID="new check">
+      <Heading>A new check</Heading>
+      <TextEntry label="Component" value={component} onChange={(text) => { setComponent(text); setWanted(''); }} hint="rear ladder" />
+      {wanted ? <View role="alert"><Strong tone="rust">{wanted}</Strong></View> : null}
+      <Choice label="How it is read" value={kind} onChange={setKind} options={(Object.keys(KIND_WORDS) as Check['kind'][]).map((value) => ({ value, title: KIND_WORDS[value] }))} />
+      <Choice label="Station" value={station} onChange={setStation} options={stations.map(([value, title]) => ({ value: String(value), title: `${value} · ${title}` }))} />
+      <Row><Press style={{ flex: 1 }} fill="pine" title="Add to the draft" testID="add to draft" loading={busy} onPress={() => void add()} small /><Press title="Leave it" onPress={() => setAdding(false)} small /></Row>
+    </Card>
+  );
+}
