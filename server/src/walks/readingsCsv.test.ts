@@ -50,6 +50,24 @@ describe('the readings file', () => {
     expect(error?.message).toMatch(message);
     expect(row(cells)?.reading).toBeUndefined();
   });
+  test.each([
+    ['elevator-drive-belt,here,gonogo,does not fit,', { kind: 'gonogo', fits: false }], ['conveyor-slats,here,condition,marked: bent; loose,', { kind: 'condition', grade: 'marked', seen: ['bent', 'loose'] }], ['engine-oil,here,level,low grey,', { kind: 'level', level: 'low', colour: 'grey' }],
+    ['elevator-chain,boot,feel,just slides with play,', { kind: 'feel', feel: 'justSlides', play: true }], ['elevator-chain,boot,feel,hangs no play,', { kind: 'feel', feel: 'hangs', play: false }], ['drum-height,here,setting,high,', { kind: 'setting', option: 'high' }], ['feeder-slip-clutch,here,service,done 2 of Grease NLGI 0,', { kind: 'service', amount: 2, product: 'Grease NLGI 0' }], ['air-filter,here,service,done,', { kind: 'service', amount: null, product: '' }],
+    ['battery-voltage,here,measure,12.6,V', { kind: 'measure', values: [12.6] }], ['tyre-pressure,front left,measure,2 bar,', { kind: 'measure', values: [200] }], ['wheel-bolts,rear left,measure,590,', { kind: 'measure', values: [590] }],
+  ])('%s is read, and written back the same', (cells, value) => {
+    const one = row(`T118,${cells.split(',').slice(0, 4).join(',')},${cells.split(',')[4] ?? ''},2026-06-09,1285`);
+    expect(one?.errors).toEqual([]);
+    expect(one?.reading?.value).toMatchObject(value);
+    const [again] = read(writeReadingsCsv([one!.reading!], new Map([[one!.reading!.machineId, 'T118']])));
+    expect(again?.reading?.value).toMatchObject(value);
+  });
+  test.each([
+    ['elevator-drive-belt,here,gonogo,nearly,', 'value', /fits or does not fit/], ['conveyor-slats,here,condition,poor,', 'value', /sound, marked: cracks/], ['engine-oil,here,level,half,', 'value', /low, right or high/],
+    ['feeder-slip-clutch,here,service,soon,', 'value', /write done/], ['battery-voltage,here,measure,12.6,mm', 'unit', /not a unit of voltage: write V/],
+  ])('%s is refused at %s', (cells, field, message) => {
+    const one = row(`T118,${cells.split(',').slice(0, 4).join(',')},${cells.split(',')[4] ?? ''},2026-06-09,1285`);
+    expect(one?.errors.find((e) => e.field === field)?.message).toMatch(message);
+  });
   test('missing columns are named', () => expect(() => read('machine,value\nT118,3')).toThrow(/Missing: check, place, quantity, taken_at, hours/));
   test('an unclosed quote, an empty file and a header alone are refused in words', () => {
     expect(() => read(`${HEADER}\n"T118,fan`)).toThrow(/cannot be read as CSV/);

@@ -125,8 +125,9 @@ function valueOf(cell: Cell, number: Cell, wrong: (field: string, message: strin
       return Number.isFinite(by) ? { kind: 'mark', stands: match[1]?.toLowerCase(), by } : wrong('value', `"${match[2]}" is not a length in mm.`);
     }
     case 'feel': {
-      const feel = { stuck: 'stuck', 'just slides': 'justSlides', 'slides easily': 'slidesEasily', hangs: 'hangs', 'hangs loose': 'hangs' }[cell('value').toLowerCase()];
-      return feel ? { kind: 'feel', feel } : wrong('value', `"${cell('value')}" is not a feel: write stuck, just slides, slides easily or hangs.`);
+      const [, said = '', play] = /^(.+?)(?:,? (with|no) play)?$/i.exec(cell('value').trim()) ?? [];
+      const feel = { stuck: 'stuck', 'just slides': 'justSlides', 'slides easily': 'slidesEasily', hangs: 'hangs', 'hangs loose': 'hangs' }[said.toLowerCase()];
+      return feel ? { kind: 'feel', feel, ...(play ? { play: play.toLowerCase() === 'with' } : {}) } : wrong('value', `"${cell('value')}" is not a feel: write stuck, just slides, slides easily or hangs.`);
     }
     case 'count': {
       const counts = Object.fromEntries([...cell('value').matchAll(/([a-z_]+)\s*=\s*(\d+)/gi)].map((m) => [m[1]?.toLowerCase(), Number(m[2])]));
@@ -199,7 +200,7 @@ function cellsOf(value: Reading['value']): { quantity: string; value: string; un
     case 'mark':
       return { quantity: 'mark', value: value.stands === 'at' ? 'at' : `${value.stands} ${printNumber(value.by, 3)}`, unit: 'mm' };
     case 'feel':
-      return { quantity: 'feel', value: { stuck: 'stuck', justSlides: 'just slides', slidesEasily: 'slides easily', hangs: 'hangs' }[value.feel], unit: '' };
+      return { quantity: 'feel', value: { stuck: 'stuck', justSlides: 'just slides', slidesEasily: 'slides easily', hangs: 'hangs' }[value.feel] + (value.play === undefined ? '' : value.play ? ', with play' : ', no play'), unit: '' };
     case 'count':
       return { quantity: 'count', value: `missing=${value.missing} damaged=${value.damaged} one_edge=${value.oneEdge} both_edges=${value.bothEdges}`, unit: '' };
     case 'gonogo':
