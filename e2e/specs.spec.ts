@@ -67,6 +67,22 @@ test.describe('on a phone', () => {
     await expect(page.getByTestId('loud')).toContainText('Fan drive belt');
   });
 
+  test('a header of eight rows has eight rows to read', async ({ page }) => {
+    await signIn(page, 'rhea');
+    await openMachine(page, 'T126');
+    await page.getByRole('button', { name: 'Change how it is built' }).click();
+    const build = page.getByTestId('equipment');
+    await build.getByRole('radio', { name: 'Eight' }).click();
+    await build.getByRole('radio', { name: 'Fixed, multi-rib belt' }).click();
+    await build.getByTestId('keep build').click();
+    await expect(build).toContainText('Rows: eight');
+    await expect(build).toContainText('Feeder drive: fixed, multi-rib belt');
+    const { id } = ((await (await page.request.get('/api/yard')).json()) as { rows: { machine: { id: string; serial: string } }[] }).rows.find((r) => r.machine.serial === 'T126')!.machine;
+    const { items } = (await (await page.request.get(`/api/machines/${id}/checks?limit=500`)).json()) as { items: { id: string; places: string[] }[] };
+    expect(items.find((c) => c.id === 'gathering-chain-8')?.places).toHaveLength(16);
+    expect(items.some((c) => c.id === 'gathering-chain' || c.id === 'variable-belt-width')).toBe(false);
+  });
+
   test('a technician reads the sheet but cannot change it', async ({ page }) => {
     await signIn(page, 'ines');
     await page.goto('/specs/W4/conveyor-chain-tension');

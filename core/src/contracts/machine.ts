@@ -32,7 +32,7 @@ export const Machine = z.object({
 });
 export type Machine = z.infer<typeof Machine>;
 
-export const MachineChange = z.object({ hours: Machine.shape.hours.optional(), harvest: Harvest.optional(), equipment: Machine.shape.equipment });
+export const MachineChange = z.object({ hours: Machine.shape.hours.optional(), harvest: Harvest.optional(), equipment: Machine.shape.equipment, header: Machine.shape.header.optional() });
 
 /** Everything needed to judge one machine, on the phone or anywhere. */
 export const MachineFile = z.object({
