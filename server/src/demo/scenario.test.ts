@@ -3,8 +3,10 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { build } from 'esbuild';
 import { standingOf } from '@green-tally/core/plan';
+import { printSheet } from '@green-tally/core/sheets';
 import { admissionTroubles } from '@green-tally/core/walk';
 import { scenario } from '@green-tally/demo';
+import { demoSheets } from '../../../demo/src/sheets';
 import { writeReadingsCsv } from '../walks/readingsCsv';
 
 const demo = scenario();
@@ -29,6 +31,11 @@ describe('the invented dealership', () => {
     expect(standings.some((s) => s.hoursOpen === 0 && s.walkState === 'done')).toBe(true);
     expect(standings.filter((s) => s.walkState === 'none').length).toBeGreaterThan(1);
     expect(standings.flatMap((s) => s.verdicts.flatMap((v) => v.places.flatMap((p) => p.findings.map((f) => f.id))))).toEqual(expect.arrayContaining(['falseTension', 'sidesDiffer', 'looksFineOnly', 'knivesLost', 'reachesLimit']));
+  });
+  test('the shipped sheets are what their book writes, byte for byte', () => {
+    const sheets = Object.entries(demoSheets());
+    expect(sheets.map(([name]) => name).sort()).toEqual(['ax5', 'ax7', 'df10', 'gf7', 'rc12', 'w4']);
+    for (const [name, sheet] of sheets) expect([name, readFileSync(resolve(__dirname, '../../../demo/specs', `${name}.json`), 'utf8') === printSheet(sheet)]).toEqual([name, true]);
   });
   test('the shipped sample file is what the scenario writes', () => {
     expect(readFileSync(resolve(__dirname, '../../../demo/readings-sample.csv'), 'utf8')).toBe(writeReadingsCsv(demo.onPaper, new Map(demo.machines.map((m) => [m.id, m.serial]))));
