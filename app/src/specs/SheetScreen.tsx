@@ -14,7 +14,7 @@ import { CheckPage } from './CheckPage';
 import { DraftCard } from './DraftCard';
 import { Revisions } from './Revisions';
 import { useEditing, type Editing } from './useEditing';
-import { intervalWords, KIND_WORDS, wantWords } from './words';
+import { KIND_WORDS, wantWords } from './words';
 
 /** A model's sheet: its checks by station, and one of them; side by side when wide. */
 export function SheetScreen() {
@@ -177,7 +177,7 @@ function CheckDetail({ detail, editing, check, onOpen }: CheckDetailProps) {
         </Row>
       ) : null}
       <CheckPage sheet={sheet} check={check} before={base?.checks.find((c) => c.id === check.id)} beforeRevision={base?.revision} />
-      {may ? null : <Quiet>{`Every ${intervalWords(check.interval).startsWith('every') ? intervalWords(check.interval).slice(6) : intervalWords(check.interval)}. Planners change sheets.`}</Quiet>}
+      {may ? null : <Quiet>{detail.sheet.revision < detail.latest ? 'An older revision is kept as it was.' : 'Planners change sheets.'}</Quiet>}
     </>
   );
 }
