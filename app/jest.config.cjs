@@ -5,5 +5,8 @@ module.exports = {
   preset: 'jest-expo',
   roots: ['<rootDir>/src'],
   setupFiles: ['<rootDir>/src/testing/setup.ts'],
-  transformIgnorePatterns: [first.replace('(?!', '(?!(.*/)?(@rneui|uuid|tinyqueue|dexie|zod|simple-statistics|date-fns)/|'), ...rest],
+  transformIgnorePatterns: [
+    first.replace('(?!', '(?!(.*/)?(@rneui|uuid|tinyqueue|dexie|zod|simple-statistics|date-fns)/|'),
+    ...rest,
+  ],
 };

@@ -8,6 +8,7 @@ const unused = (context, name) =>
   /^(@react-native-vector-icons|react-native-vector-icons)\//.test(name) ||
   (/locales\/index\.js$/.test(name) && /zod[\\/]v4/.test(context.originModulePath));
 
-config.resolver.resolveRequest = (context, name, platform) => (unused(context, name) ? empty : context.resolveRequest(context, name, platform));
+config.resolver.resolveRequest = (context, name, platform) =>
+  unused(context, name) ? empty : context.resolveRequest(context, name, platform);
 
 module.exports = config;

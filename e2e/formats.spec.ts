@@ -9,24 +9,50 @@ test.use({ viewport: PHONE });
 test('readings go out as CSV, the plan as iCalendar', async ({ page }) => {
   await signIn(page, 'rhea');
   await page.goto('/readings');
-  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download csv').click()]);
+  const [csv] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByTestId('download csv').click(),
+  ]);
   expect(readFileSync(await csv.path(), 'utf8')).toMatch(/^id,machine,check,place,quantity,value/);
-  const [ics] = await Promise.all([page.waitForEvent('download'), page.getByTestId('download ics').click()]);
-  expect(readFileSync(await ics.path(), 'utf8')).toMatch(/BEGIN:VCALENDAR[\s\S]*BEGIN:VEVENT[\s\S]*B027/);
+  const [ics] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByTestId('download ics').click(),
+  ]);
+  expect(readFileSync(await ics.path(), 'utf8')).toMatch(
+    /BEGIN:VCALENDAR[\s\S]*BEGIN:VEVENT[\s\S]*B027/,
+  );
 });
 
-test('a file is looked at row by row before it is stored; then the machine has its verdicts', async ({ page }) => {
+test('a file is looked at row by row before it is stored; then the machine has its verdicts', async ({
+  page,
+}) => {
   await signIn(page, 'rhea');
   await page.goto('/readings');
   const sample = readFileSync(resolve(__dirname, '../demo/readings-sample.csv'), 'utf8');
-  await page.getByTestId('csv file').setInputFiles({ name: 'broken.csv', mimeType: 'text/csv', buffer: Buffer.from('machine;value\nT126;3') });
+  await page
+    .getByTestId('csv file')
+    .setInputFiles({
+      name: 'broken.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('machine;value\nT126;3'),
+    });
   await expect(page.getByText(/Missing: check, place, quantity, taken_at, hours/)).toBeVisible();
   const spoilt = sample.replace(/,measure,418\.5,/, ',measure,wide,');
-  await page.getByTestId('csv file').setInputFiles({ name: 'spoilt.csv', mimeType: 'text/csv', buffer: Buffer.from(spoilt) });
-  await expect(page.getByTestId('import summary')).toContainText('983 rows: 982 new and good, 0 there already, 1 rejected. Nothing stored yet.');
+  await page
+    .getByTestId('csv file')
+    .setInputFiles({ name: 'spoilt.csv', mimeType: 'text/csv', buffer: Buffer.from(spoilt) });
+  await expect(page.getByTestId('import summary')).toContainText(
+    '983 rows: 982 new and good, 0 there already, 1 rejected. Nothing stored yet.',
+  );
   await expect(page.getByText(/value: At character 1 \("w"\): this is not a number/)).toBeVisible();
   await expect(page.getByTestId('import store')).toBeDisabled();
-  await page.getByTestId('csv file').setInputFiles({ name: 'readings-sample.csv', mimeType: 'text/csv', buffer: Buffer.from(sample) });
+  await page
+    .getByTestId('csv file')
+    .setInputFiles({
+      name: 'readings-sample.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(sample),
+    });
   await expect(page.getByTestId('import summary')).toContainText('983 rows: 983 new and good');
   await page.getByTestId('import store').click();
   await expect(page.getByTestId('import summary')).toContainText('983 stored');
@@ -35,7 +61,10 @@ test('a file is looked at row by row before it is stored; then the machine has i
   await expect(page.getByTestId('what wears')).toContainText('2.54 % elongation (424.5 mm)');
 });
 
-test('without signal a reading is kept, and arrives once when the signal is back', async ({ page, context }) => {
+test('without signal a reading is kept, and arrives once when the signal is back', async ({
+  page,
+  context,
+}) => {
   await signIn(page, 'ines');
   await openMachine(page, 'T113');
   await page.getByTestId('machine').getByRole('button', { name: 'Walk again' }).click();
@@ -54,7 +83,11 @@ test('without signal a reading is kept, and arrives once when the signal is back
   await page.reload();
   await expect(page.getByText(/37\.1 mm/).first()).toBeVisible();
   const csv = await page.request.get('/api/readings.csv');
-  expect((await csv.text()).split('\n').filter((l) => l.includes('T113,fan-drive-belt,belt,measure,37.1,'))).toHaveLength(1);
+  expect(
+    (await csv.text())
+      .split('\n')
+      .filter((l) => l.includes('T113,fan-drive-belt,belt,measure,37.1,')),
+  ).toHaveLength(1);
 });
 
 test('a wrong password is answered in words and the name stays', async ({ page }) => {
@@ -66,8 +99,13 @@ test('a wrong password is answered in words and the name stays', async ({ page }
   await expect(page.getByLabel('Sign-in name')).toHaveValue('ines');
 });
 
-for (const [name, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
-  test(`yard, machine and spec sheet are sound for assistive tools, ${name}, both themes`, async ({ page }) => {
+for (const [name, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const) {
+  test(`yard, machine and spec sheet are sound for assistive tools, ${name}, both themes`, async ({
+    page,
+  }) => {
     await page.setViewportSize(viewport);
     await signIn(page, 'ines');
     await expect(page.getByTestId('machine T118')).toBeVisible();
@@ -80,7 +118,15 @@ for (const [name, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
       await page.goto('/specs/AX7/conveyor-chain-tension');
       await expect(page.getByTestId('spec check')).toBeVisible();
       const violations = [...found, ...(await new AxeBuilder({ page }).analyze()).violations];
-      expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).slice(0, 2).join(' ')}`)).toEqual([]);
+      expect(
+        violations.map(
+          (v) =>
+            `${v.id}: ${v.nodes
+              .map((n) => n.html)
+              .slice(0, 2)
+              .join(' ')}`,
+        ),
+      ).toEqual([]);
     }
   });
 }

@@ -9,13 +9,25 @@ export default defineConfig({
   fullyParallel: false,
   workers: 1,
   retries: 0,
-  reporter: [['list'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON'] ?? '../test-results/browser.json' }]],
+  reporter: [
+    ['list'],
+    ['json', { outputFile: process.env['PLAYWRIGHT_JSON'] ?? '../test-results/browser.json' }],
+  ],
   use: {
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8460',
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
 });

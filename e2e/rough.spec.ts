@@ -1,5 +1,13 @@
 import { expect, test } from '@playwright/test';
-import { beginWalk, confirmPosition, decision, openMachine, openStop, PHONE, signIn } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  decision,
+  openMachine,
+  openStop,
+  PHONE,
+  signIn,
+} from './steps';
 
 /** Rough hands: double taps, two tabs, the back button, wrong addresses, nonsense. */
 test.use({ viewport: PHONE });
@@ -15,10 +23,15 @@ test('a double tap on Judge stores one reading', async ({ page }) => {
   await decision(page, 'Holds');
   await expect(page.getByTestId('sync')).toContainText('all sent');
   const csv = await (await page.request.get('/api/readings.csv')).text();
-  expect(csv.split('\n').filter((l) => l.includes('T091,fan-drive-belt') && l.includes('2026-06-09'))).toHaveLength(1);
+  expect(
+    csv.split('\n').filter((l) => l.includes('T091,fan-drive-belt') && l.includes('2026-06-09')),
+  ).toHaveLength(1);
 });
 
-test('two tabs planning one machine make one visit; nonsense and past days are refused and stay typed', async ({ context, page }) => {
+test('two tabs planning one machine make one visit; nonsense and past days are refused and stay typed', async ({
+  context,
+  page,
+}) => {
   await signIn(page, 'rhea');
   await openMachine(page, 'B019');
   await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
@@ -26,16 +39,23 @@ test('two tabs planning one machine make one visit; nonsense and past days are r
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(other.getByTestId('visit')).toBeVisible();
-  for (const [tab, day] of [[page, '2026-06-16'], [other, '2026-06-17']] as const) {
+  for (const [tab, day] of [
+    [page, '2026-06-16'],
+    [other, '2026-06-17'],
+  ] as const) {
     await tab.getByTestId('visit').getByRole('radio', { name: 'Tobin Vale' }).click();
     await tab.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill(day);
   }
   await page.getByTestId('set visit').click();
-  await expect(page.getByTestId('visit').getByRole('heading', { name: 'Visit planned' })).toBeVisible();
+  await expect(
+    page.getByTestId('visit').getByRole('heading', { name: 'Visit planned' }),
+  ).toBeVisible();
   await expect(other.getByTestId('visit')).toBeVisible();
   await other.getByTestId('set visit').click();
   await expect(async () => {
-    const { visits } = (await (await page.request.get('/api/visits')).json()) as { visits: { machine: { serial: string }; visit: { startsOn: string } }[] };
+    const { visits } = (await (await page.request.get('/api/visits')).json()) as {
+      visits: { machine: { serial: string }; visit: { startsOn: string } }[];
+    };
     expect(visits.filter((v) => v.machine.serial === 'B019')).toHaveLength(1);
   }).toPass();
   await page.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill('someday');
@@ -43,8 +63,12 @@ test('two tabs planning one machine make one visit; nonsense and past days are r
   await expect(page.getByText('Wanted: a date like 2026-06-09')).toBeVisible();
   await page.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill('2026-06-01');
   await page.getByTestId('set visit').click();
-  await expect(page.getByText('2026-06-01 is past; today is 2026-06-09', { exact: false })).toBeVisible();
-  await expect(page.getByTestId('visit').getByLabel('Starts on (year-month-day)')).toHaveValue('2026-06-01');
+  await expect(
+    page.getByText('2026-06-01 is past; today is 2026-06-09', { exact: false }),
+  ).toBeVisible();
+  await expect(page.getByTestId('visit').getByLabel('Starts on (year-month-day)')).toHaveValue(
+    '2026-06-01',
+  );
 });
 
 test('the back button in the middle of a check loses nothing', async ({ page }) => {
@@ -60,12 +84,21 @@ test('the back button in the middle of a check loses nothing', async ({ page }) 
   await expect(page.getByTestId('count Worn on one edge')).toHaveText('1');
 });
 
-test('an engine-hour reading below the books, and one far above, are questioned before the walk begins', async ({ page }) => {
+test('an engine-hour reading below the books, and one far above, are questioned before the walk begins', async ({
+  page,
+}) => {
   await signIn(page, 'ines');
   await openMachine(page, 'T090');
-  await page.getByTestId('machine').getByRole('button', { name: /Start the walk/ }).click();
+  await page
+    .getByTestId('machine')
+    .getByRole('button', { name: /Start the walk/ })
+    .click();
   for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
-  for (const [typed, said] of [['12', 'The books say 1,742 h already'], ['9000', '7,258 h more than the books say'], ['lots', 'this is not a number']] as const) {
+  for (const [typed, said] of [
+    ['12', 'The books say 1,742 h already'],
+    ['9000', '7,258 h more than the books say'],
+    ['lots', 'this is not a number'],
+  ] as const) {
     await page.getByLabel(/Separator hours/).fill(typed);
     await page.getByRole('button', { name: /Made safe/ }).click();
     await expect(page.getByText(said, { exact: false })).toBeVisible();
@@ -101,11 +134,15 @@ test('a technician sees the visit but cannot set it', async ({ page }) => {
   await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
   await expect(page.getByText('Visit: Wed 1 Jul, Ines Marrow.')).toBeVisible();
   await expect(page.getByTestId('visit')).toBeHidden();
-  const refused = await page.request.put('/api/visits/0197a000-0000-7000-8000-0000000000c1', { data: {} });
+  const refused = await page.request.put('/api/visits/0197a000-0000-7000-8000-0000000000c1', {
+    data: {},
+  });
   expect(refused.status()).toBe(403);
 });
 
-test('a wrong reading is struck, not erased: the strip keeps it and the new one decides', async ({ page }) => {
+test('a wrong reading is struck, not erased: the strip keeps it and the new one decides', async ({
+  page,
+}) => {
   await signIn(page, 'ines');
   await openMachine(page, 'B019');
   await beginWalk(page);
@@ -120,7 +157,9 @@ test('a wrong reading is struck, not erased: the strip keeps it and the new one 
   // put in after last harvest and not run since: sound, and due for its first look
   await decision(page, 'Watch');
   await expect(page.getByTestId('sync')).toContainText('all sent');
-  const lines = (await (await page.request.get('/api/readings.csv')).text()).split('\n').filter((l) => l.includes('B019,fan-drive-belt') && l.includes('2026-06-09'));
+  const lines = (await (await page.request.get('/api/readings.csv')).text())
+    .split('\n')
+    .filter((l) => l.includes('B019,fan-drive-belt') && l.includes('2026-06-09'));
   expect(lines).toHaveLength(2);
   expect(lines[1]).toContain(lines[0]?.split(',')[0]);
 });

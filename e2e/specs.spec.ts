@@ -1,5 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { beginWalk, confirmPosition, decision, openMachine, openStop, PHONE, signIn, WIDE } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  decision,
+  openMachine,
+  openStop,
+  PHONE,
+  signIn,
+  WIDE,
+} from './steps';
 
 /** A limit is changed, published, walked by, and a machine judged anew by it. */
 test.describe.configure({ mode: 'serial' });
@@ -7,7 +16,9 @@ test.describe.configure({ mode: 'serial' });
 test.describe('on a phone', () => {
   test.use({ viewport: PHONE });
 
-  test('a planner finds a check, changes its limit, and publishes; what is wrong is said at its field and nothing typed is lost', async ({ page }) => {
+  test('a planner finds a check, changes its limit, and publishes; what is wrong is said at its field and nothing typed is lost', async ({
+    page,
+  }) => {
     await signIn(page, 'rhea');
     await page.getByRole('link', { name: 'More' }).click();
     await page.getByRole('button', { name: 'Open the specs' }).click();
@@ -39,7 +50,9 @@ test.describe('on a phone', () => {
     await page.getByTestId('publish').click();
     await expect(page.getByTestId('draft')).toBeHidden();
     await expect(page.getByTestId('sheet')).toContainText('revision 2');
-    await expect(page.getByTestId('revisions')).toContainText('Belts slipped well before the old limit.');
+    await expect(page.getByTestId('revisions')).toContainText(
+      'Belts slipped well before the old limit.',
+    );
   });
 
   test('the next walk uses the new limit', async ({ page }) => {
@@ -60,7 +73,9 @@ test.describe('on a phone', () => {
     await openMachine(page, 'T091');
     const card = page.getByTestId('rejudge');
     await card.getByRole('button', { name: 'What would AX5 revision 2 change?' }).click();
-    await expect(card.getByTestId('rejudged')).toContainText(/Fan drive belt: (Holds|Watch) → Replace/);
+    await expect(card.getByTestId('rejudged')).toContainText(
+      /Fan drive belt: (Holds|Watch) → Replace/,
+    );
     await expect(page.getByTestId('loud')).toBeHidden();
     await card.getByTestId('adopt').click();
     await expect(card).toBeHidden();
@@ -77,10 +92,18 @@ test.describe('on a phone', () => {
     await build.getByTestId('keep build').click();
     await expect(build).toContainText('Rows: eight');
     await expect(build).toContainText('Feeder drive: fixed, multi-rib belt');
-    const { id } = ((await (await page.request.get('/api/yard')).json()) as { rows: { machine: { id: string; serial: string } }[] }).rows.find((r) => r.machine.serial === 'T126')!.machine;
-    const { items } = (await (await page.request.get(`/api/machines/${id}/checks?limit=500`)).json()) as { items: { id: string; places: string[] }[] };
+    const { id } = (
+      (await (await page.request.get('/api/yard')).json()) as {
+        rows: { machine: { id: string; serial: string } }[];
+      }
+    ).rows.find((r) => r.machine.serial === 'T126')!.machine;
+    const { items } = (await (
+      await page.request.get(`/api/machines/${id}/checks?limit=500`)
+    ).json()) as { items: { id: string; places: string[] }[] };
     expect(items.find((c) => c.id === 'gathering-chain-8')?.places).toHaveLength(16);
-    expect(items.some((c) => c.id === 'gathering-chain' || c.id === 'variable-belt-width')).toBe(false);
+    expect(items.some((c) => c.id === 'gathering-chain' || c.id === 'variable-belt-width')).toBe(
+      false,
+    );
   });
 
   test('a technician reads the sheet but cannot change it', async ({ page }) => {
@@ -88,7 +111,10 @@ test.describe('on a phone', () => {
     await page.goto('/specs/W4/conveyor-chain-tension');
     await expect(page.getByTestId('spec check')).toContainText('third slat');
     await expect(page.getByTestId('change check')).toBeHidden();
-    await page.getByRole('link', { name: /^Stripper plates/ }).first().click();
+    await page
+      .getByRole('link', { name: /^Stripper plates/ })
+      .first()
+      .click();
     await expect(page.getByTestId('spec check')).toContainText('Taken again after work on');
     await page.goto('/specs/ZZ9');
     await expect(page.getByText('There is no sheet to show for ZZ9')).toBeVisible();
@@ -98,20 +124,30 @@ test.describe('on a phone', () => {
 test.describe('on a wide screen', () => {
   test.use({ viewport: WIDE });
 
-  test('two people change one sheet: the second is told, and nothing is overwritten', async ({ browser, page }) => {
+  test('two people change one sheet: the second is told, and nothing is overwritten', async ({
+    browser,
+    page,
+  }) => {
     await signIn(page, 'rhea');
     await page.goto('/specs/GF7/reel-tines');
-    const other = await (await browser.newContext({ viewport: WIDE, baseURL: new URL(page.url()).origin })).newPage();
+    const other = await (
+      await browser.newContext({ viewport: WIDE, baseURL: new URL(page.url()).origin })
+    ).newPage();
     await signIn(other, 'maud');
     await other.goto('/specs/GF7/reel-tines');
-    for (const [tab, allowed] of [[page, '6'], [other, '9']] as const) {
+    for (const [tab, allowed] of [
+      [page, '6'],
+      [other, '9'],
+    ] as const) {
       await tab.getByTestId('change check').click();
       await tab.getByLabel('How many bad may wait').fill(allowed);
     }
     await page.getByTestId('keep check').click();
     await expect(page.getByTestId('draft')).toContainText('allowed: 4 → 6');
     await other.getByTestId('keep check').click();
-    await expect(other.getByTestId('draft trouble')).toContainText('Rhea Aldane saved it meanwhile');
+    await expect(other.getByTestId('draft trouble')).toContainText(
+      'Rhea Aldane saved it meanwhile',
+    );
     await expect(other.getByLabel('How many bad may wait')).toHaveValue('9');
     await other.getByRole('button', { name: 'Show what is there now' }).click();
     await other.getByTestId('keep check').click();
@@ -122,14 +158,30 @@ test.describe('on a wide screen', () => {
     await other.context().close();
   });
 
-  test('a file is shown before it is stored; a spoilt one names line and field', async ({ page }) => {
+  test('a file is shown before it is stored; a spoilt one names line and field', async ({
+    page,
+  }) => {
     await signIn(page, 'rhea');
     const file = await (await page.request.get('/api/specs/DF10/file')).text();
     await page.getByRole('link', { name: 'Specs' }).click();
-    await page.getByTestId('sheet file').setInputFiles({ name: 'df10.json', mimeType: 'application/json', buffer: Buffer.from(file.replace('"total": 124', '"total": "many"')) });
+    await page
+      .getByTestId('sheet file')
+      .setInputFiles({
+        name: 'df10.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(file.replace('"total": 124', '"total": "many"')),
+      });
     const line = file.split('\n').findIndex((l) => l.includes('"total": 124')) + 1;
     await expect(page.getByTestId('import errors')).toContainText(`line ${line}, checks.`);
-    await page.getByTestId('sheet file').setInputFiles({ name: 'df10.json', mimeType: 'application/json', buffer: Buffer.from(file.replace('"revision": 1', '"revision": 2').replace('"total": 124', '"total": 118')) });
+    await page
+      .getByTestId('sheet file')
+      .setInputFiles({
+        name: 'df10.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(
+          file.replace('"revision": 1', '"revision": 2').replace('"total": 124', '"total": 118'),
+        ),
+      });
     await expect(page.getByTestId('import preview')).toContainText('total: 124 → 118');
     await page.getByTestId('store sheet').click();
     await expect(page.getByTestId('import preview')).toContainText('Stored: DF10 revision 2.');

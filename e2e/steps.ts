@@ -13,12 +13,17 @@ export async function signIn(page: Page, name: string): Promise<void> {
 
 export async function openMachine(page: Page, serial: string): Promise<void> {
   await page.getByTestId(`machine ${serial}`).first().click();
-  await expect(page.getByTestId('machine').getByRole('heading', { name: new RegExp(serial) })).toBeVisible();
+  await expect(
+    page.getByTestId('machine').getByRole('heading', { name: new RegExp(serial) }),
+  ).toBeVisible();
 }
 
 /** Through the make-safe gate into a new walk. */
 export async function beginWalk(page: Page): Promise<void> {
-  await page.getByTestId('machine').getByRole('button', { name: /Start the walk|Walk again/ }).click();
+  await page
+    .getByTestId('machine')
+    .getByRole('button', { name: /Start the walk|Walk again/ })
+    .click();
   await expect(page.getByTestId('gate')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Confirm all 5 first' })).toBeDisabled();
   for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
@@ -54,14 +59,26 @@ export async function decision(page: Page, word: string): Promise<void> {
 }
 
 /** Reads a 12-row series of both sides: lengths, then the travel at each tightener. */
-export async function readSeries(page: Page, length: (i: number) => string, travel: string, from = 0): Promise<void> {
-  const places = Array.from({ length: 24 }, (_, i) => `row ${Math.floor(i / 2) + 1} ${i % 2 ? 'right' : 'left'}`);
+export async function readSeries(
+  page: Page,
+  length: (i: number) => string,
+  travel: string,
+  from = 0,
+): Promise<void> {
+  const places = Array.from(
+    { length: 24 },
+    (_, i) => `row ${Math.floor(i / 2) + 1} ${i % 2 ? 'right' : 'left'}`,
+  );
   for (const [i, place] of places.entries()) {
     if (i < from) continue;
     await expect(page.getByTestId('series place')).toHaveText(place);
     await enter(page, length(i));
     const keep = page.getByRole('button', { name: 'Keep it' });
-    await expect(keep.or(page.getByTestId('series place').filter({ hasNotText: new RegExp(`^${place}$`) })).first()).toBeVisible();
+    await expect(
+      keep
+        .or(page.getByTestId('series place').filter({ hasNotText: new RegExp(`^${place}$`) }))
+        .first(),
+    ).toBeVisible();
     if (await keep.isVisible()) await keep.click();
   }
   for (const [i, place] of places.entries()) {
@@ -73,7 +90,8 @@ export async function readSeries(page: Page, length: (i: number) => string, trav
 
 /** Both sides of the conveyor: at the mark, with so much slot left. */
 export async function readConveyor(page: Page, left: string, right: string): Promise<void> {
-  for (const side of ['left', 'right']) await page.getByTestId(`half ${side}`).getByRole('radio', { name: 'At it' }).click();
+  for (const side of ['left', 'right'])
+    await page.getByTestId(`half ${side}`).getByRole('radio', { name: 'At it' }).click();
   await page.getByLabel('Slot left, mm, of 45 (left)').fill(left);
   await page.getByLabel('Slot left, mm, of 45 (right)').fill(right);
   await page.getByTestId('judge').click();

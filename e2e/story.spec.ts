@@ -1,12 +1,31 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, decision, enter, openMachine, openStop, PHONE, readConveyor, readElevator, readSeries, signIn, toStop, WIDE } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  decision,
+  enter,
+  openMachine,
+  openStop,
+  PHONE,
+  readConveyor,
+  readElevator,
+  readSeries,
+  signIn,
+  toStop,
+  WIDE,
+} from './steps';
 
 /** Everything one machine goes through before harvest. Each size walks a machine of its own. */
-for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE, 'T120']] as const) {
+for (const [name, viewport, serial] of [
+  ['phone', PHONE, 'T104'],
+  ['wide', WIDE, 'T120'],
+] as const) {
   test.describe(`${name} ${viewport.width}×${viewport.height}`, () => {
     test.use({ viewport });
 
-    test('a technician takes the five checks that matter most today, reloading in the middle', async ({ page }) => {
+    test('a technician takes the five checks that matter most today, reloading in the middle', async ({
+      page,
+    }) => {
       await signIn(page, 'ines');
       await openMachine(page, serial);
       await beginWalk(page);
@@ -26,7 +45,9 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
         await expect(page.getByTestId('cell row 1 left')).toContainText('1.4 %');
         await readSeries(page, (i) => (i === 15 ? '425' : '420'), '22', 1);
         await decision(page, 'Replace');
-        await expect(page.getByTestId('why')).toContainText('2.66 % elongation (425 mm) is at or past the limit of 2.1 % (422.7 mm)');
+        await expect(page.getByTestId('why')).toContainText(
+          '2.66 % elongation (425 mm) is at or past the limit of 2.1 % (422.7 mm)',
+        );
         await page.getByRole('button', { name: 'Add to work' }).click();
         await expect(page.getByRole('button', { name: 'In work' })).toBeVisible();
         await toStop(page, 'conveyor-chain-tension');
@@ -58,11 +79,15 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
         await page.getByTestId('measure again').click();
         await enter(page, '1 3/8 in');
         await decision(page, 'Replace');
-        await expect(page.getByTestId('why')).toContainText('34.92 mm is at or past the limit of 35 mm');
+        await expect(page.getByTestId('why')).toContainText(
+          '34.92 mm is at or past the limit of 35 mm',
+        );
         await page.getByTestId('put right').click();
         await enter(page, '38');
         await decision(page, 'Watch');
-        await expect(page.getByTestId('why')).toContainText('New: it stretches and settles first. Look again at');
+        await expect(page.getByTestId('why')).toContainText(
+          'New: it stretches and settles first. Look again at',
+        );
         await toStop(page, 'chopper-knives');
       });
 
@@ -71,12 +96,16 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
         await page.getByRole('button', { name: 'one more: Missing' }).click();
         await page.getByTestId('judge').click();
         await decision(page, 'Replace');
-        await expect(page.getByTestId('why')).toContainText('1 missing of 48: renew 2, the 1 opposite mate');
+        await expect(page.getByTestId('why')).toContainText(
+          '1 missing of 48: renew 2, the 1 opposite mate',
+        );
         await toStop(page, 'elevator-chain');
       });
 
       await test.step('the elevator chain is asked for again, then the walk is finished', async () => {
-        await expect(page.getByText('Fan drive belt was worked on', { exact: false })).toBeVisible();
+        await expect(
+          page.getByText('Fan drive belt was worked on', { exact: false }),
+        ).toBeVisible();
         await readElevator(page);
         await page.getByRole('button', { name: 'Back to the walk' }).click();
         await expect(page.getByTestId('walk')).toContainText('Walk: 5 of 147');
@@ -91,17 +120,25 @@ for (const [name, viewport, serial] of [['phone', PHONE, 'T104'], ['wide', WIDE,
       const slack = async () => Number(await page.getByTestId(`slack ${serial}`).innerText());
       await openMachine(page, serial);
       await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
-      await page.getByTestId('proposed').getByRole('button', { name: /Accept/ }).first().click();
+      await page
+        .getByTestId('proposed')
+        .getByRole('button', { name: /Accept/ })
+        .first()
+        .click();
       await expect(page.getByTestId('proposed')).toBeHidden();
       await expect(page.getByTestId('must start')).toContainText('Must start by');
       await setVisit(page, '2026-06-15');
       await page.goto('/');
-      await expect(page.getByTestId(`machine ${serial}`)).toContainText('Visit planned, Mon 15 Jun');
+      await expect(page.getByTestId(`machine ${serial}`)).toContainText(
+        'Visit planned, Mon 15 Jun',
+      );
       const early = await slack();
       await page.goBack();
       await setVisit(page, '2026-06-17');
       await page.goto('/');
-      await expect(page.getByTestId(`machine ${serial}`)).toContainText('Visit planned, Wed 17 Jun');
+      await expect(page.getByTestId(`machine ${serial}`)).toContainText(
+        'Visit planned, Wed 17 Jun',
+      );
       expect(await slack()).toBe(early - 2);
       await page.goBack();
       await setVisit(page, '2026-08-03');
@@ -117,7 +154,9 @@ async function setVisit(page: Page, day: string): Promise<void> {
   const visit = page.getByTestId('visit');
   await visit.getByRole('radio', { name: 'Ines Marrow' }).click();
   await visit.getByLabel('Starts on (year-month-day)').fill(day);
-  const stored = page.waitForResponse((r) => r.url().includes('/api/visits/') && r.request().method() === 'PUT');
+  const stored = page.waitForResponse(
+    (r) => r.url().includes('/api/visits/') && r.request().method() === 'PUT',
+  );
   await visit.getByTestId('set visit').click();
   expect((await stored).status()).toBe(200);
   await expect(visit.getByRole('heading', { name: 'Visit planned' })).toBeVisible();

@@ -1,7 +1,17 @@
 // A PostgreSQL cluster of our own on loopback, from Debian's package.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureDebian, freePort, Plain, say, stop } from './house.mjs';
@@ -9,7 +19,10 @@ import { ensureDebian, freePort, Plain, say, stop } from './house.mjs';
 function findBinaries() {
   const base = '/usr/lib/postgresql';
   if (!existsSync(base)) return undefined;
-  return readdirSync(base).sort((a, b) => Number(b) - Number(a)).map((v) => join(base, v, 'bin')).find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')));
+  return readdirSync(base)
+    .sort((a, b) => Number(b) - Number(a))
+    .map((v) => join(base, v, 'bin'))
+    .find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')));
 }
 
 /** PostgreSQL refuses to run as root: as root it runs as the package's own user. */
@@ -28,14 +41,20 @@ function reachable(folder, options) {
  * Starts the cluster kept in `folder`, made when it is not there.
  * @returns url of its database, and stop()
  */
-export async function startCluster(folder, { throwAway = false, firstPort = 54_710, quiet = false } = {}) {
+export async function startCluster(
+  folder,
+  { throwAway = false, firstPort = 54_710, quiet = false } = {},
+) {
   const bin = ensureDebian(findBinaries, 'postgresql');
   const { options, own } = runsAs();
   const tell = (text) => quiet || say(text);
   let home = folder;
   mkdirSync(home, { recursive: true });
   if (!reachable(home, options)) {
-    home = join(process.getuid?.() === 0 ? '/var/lib' : tmpdir(), `green-tally-${createHash('sha256').update(folder).digest('hex').slice(0, 8)}`);
+    home = join(
+      process.getuid?.() === 0 ? '/var/lib' : tmpdir(),
+      `green-tally-${createHash('sha256').update(folder).digest('hex').slice(0, 8)}`,
+    );
     tell(`The database user cannot reach ${folder}; its data is kept in ${home}`);
     mkdirSync(home, { recursive: true });
   }
@@ -49,7 +68,23 @@ export async function startCluster(folder, { throwAway = false, firstPort = 54_7
     own(data);
     writeFileSync(secretFile, randomBytes(18).toString('base64url'), { mode: 0o600 });
     own(secretFile);
-    const made = spawnSync(join(bin, 'initdb'), ['-D', data, '-U', 'tally', '-A', 'scram-sha-256', `--pwfile=${secretFile}`, '-E', 'UTF8', '--locale=C.UTF-8', ...(throwAway ? ['--no-sync'] : [])], { ...options, encoding: 'utf8' });
+    const made = spawnSync(
+      join(bin, 'initdb'),
+      [
+        '-D',
+        data,
+        '-U',
+        'tally',
+        '-A',
+        'scram-sha-256',
+        `--pwfile=${secretFile}`,
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        ...(throwAway ? ['--no-sync'] : []),
+      ],
+      { ...options, encoding: 'utf8' },
+    );
     if (made.status !== 0) {
       rmSync(data, { recursive: true, force: true });
       throw new Plain(`The database cluster could not be made:\n${made.stderr}`);
@@ -60,15 +95,35 @@ export async function startCluster(folder, { throwAway = false, firstPort = 54_7
   const port = await freePort(firstPort);
   const sockets = mkdtempSync(join(tmpdir(), 'gt-'));
   own(sockets);
-  const settings = ['-c', 'listen_addresses=127.0.0.1', '-c', 'max_connections=60', '-c', 'log_min_messages=warning', ...(throwAway ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off'] : [])];
-  const child = spawn(join(bin, 'postgres'), ['-D', data, '-p', String(port), '-k', sockets, ...settings], { ...options, detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+  const settings = [
+    '-c',
+    'listen_addresses=127.0.0.1',
+    '-c',
+    'max_connections=60',
+    '-c',
+    'log_min_messages=warning',
+    ...(throwAway ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off'] : []),
+  ];
+  const child = spawn(
+    join(bin, 'postgres'),
+    ['-D', data, '-p', String(port), '-k', sockets, ...settings],
+    { ...options, detached: true, stdio: ['ignore', 'ignore', 'pipe'] },
+  );
   let said = '';
-  child.stderr.on('data', (chunk) => { said = (said + chunk).slice(-4000); });
+  child.stderr.on('data', (chunk) => {
+    said = (said + chunk).slice(-4000);
+  });
   child.stderr.unref?.();
   const env = { ...process.env, PGPASSWORD: password };
-  const ask = (db, sql) => spawnSync(join(bin, 'psql'), ['-h', '127.0.0.1', '-p', String(port), '-U', 'tally', '-d', db, '-qtAc', sql], { env, encoding: 'utf8' });
+  const ask = (db, sql) =>
+    spawnSync(
+      join(bin, 'psql'),
+      ['-h', '127.0.0.1', '-p', String(port), '-U', 'tally', '-d', db, '-qtAc', sql],
+      { env, encoding: 'utf8' },
+    );
   for (let tries = 0; ask('postgres', 'select 1').status !== 0; tries += 1) {
-    if (child.exitCode !== null || tries > 300) throw new Plain(`The database did not start:\n${said}`);
+    if (child.exitCode !== null || tries > 300)
+      throw new Plain(`The database did not start:\n${said}`);
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   if (!ask('postgres', "select 1 from pg_database where datname='green_tally'").stdout.trim()) {
@@ -94,7 +149,12 @@ export function throwAwayCluster(firstPort) {
 
 /** Forgets all data kept in `folder`. */
 export async function forgetCluster(folder) {
-  const homes = [folder, ...(['/var/lib', tmpdir()].map((base) => join(base, `green-tally-${createHash('sha256').update(folder).digest('hex').slice(0, 8)}`)))];
+  const homes = [
+    folder,
+    ...['/var/lib', tmpdir()].map((base) =>
+      join(base, `green-tally-${createHash('sha256').update(folder).digest('hex').slice(0, 8)}`),
+    ),
+  ];
   for (const home of homes.filter((h) => existsSync(join(h, 'cluster')))) {
     await clearOldRun(join(home, 'cluster'), say);
     rmSync(home, { recursive: true, force: true });
@@ -115,11 +175,16 @@ async function clearOldRun(data, tell) {
     }
   };
   if (ours()) {
-    if (hasLivingParent(pid)) throw new Plain('Another Green Tally is running on this data. Stop it first, or give this one data of its own: GREEN_TALLY_DATA=/some/folder.');
+    if (hasLivingParent(pid))
+      throw new Plain(
+        'Another Green Tally is running on this data. Stop it first, or give this one data of its own: GREEN_TALLY_DATA=/some/folder.',
+      );
     tell('Stopping a database left over from an earlier run');
     process.kill(pid, 'SIGINT');
-    for (let i = 0; i < 100 && ours(); i += 1) await new Promise((resolve) => setTimeout(resolve, 100));
-    if (ours()) throw new Plain(`Another Green Tally uses this database (process ${pid}). Stop it first.`);
+    for (let i = 0; i < 100 && ours(); i += 1)
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    if (ours())
+      throw new Plain(`Another Green Tally uses this database (process ${pid}). Stop it first.`);
   }
   rmSync(file, { force: true });
 }

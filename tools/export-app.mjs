@@ -8,8 +8,18 @@ import { ROOT } from './house.mjs';
 const app = join(ROOT, 'app');
 const dist = join(app, 'dist');
 rmSync(dist, { recursive: true, force: true });
-const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
-const done = spawnSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], { cwd: app, env, stdio: 'inherit' });
+const env = {
+  ...process.env,
+  EXPO_OFFLINE: '1',
+  EXPO_NO_TELEMETRY: '1',
+  CI: '1',
+  NODE_ENV: 'production',
+};
+const done = spawnSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+  cwd: app,
+  env,
+  stdio: 'inherit',
+});
 if (done.status !== 0) process.exit(done.status ?? 1);
 await generateSW({
   globDirectory: dist,

@@ -14,23 +14,35 @@ export const say = (text) => process.stdout.write(`▸ ${text}\n`);
 export class Plain extends Error {}
 
 export function endPlainly(error) {
-  process.stderr.write(error instanceof Plain ? `\n✗ ${error.message}\n` : `\n✗ ${error?.stack ?? error}\n`);
+  process.stderr.write(
+    error instanceof Plain ? `\n✗ ${error.message}\n` : `\n✗ ${error?.stack ?? error}\n`,
+  );
   process.exitCode = 1;
 }
 
 /** Runs a program to its end, its output shown; a Plain error when it fails. */
 export function run(program, args, { quiet = false, why, ...options } = {}) {
-  const done = spawnSync(program, args, { cwd: ROOT, stdio: quiet ? 'pipe' : 'inherit', encoding: 'utf8', ...options });
+  const done = spawnSync(program, args, {
+    cwd: ROOT,
+    stdio: quiet ? 'pipe' : 'inherit',
+    encoding: 'utf8',
+    ...options,
+  });
   if (done.error || done.status !== 0) {
-    const said = quiet ? `\n${`${done.stdout ?? ''}${done.stderr ?? ''}`.trim().split('\n').slice(-8).join('\n')}` : '';
-    throw new Plain(`${why ?? `${program} ${args.join(' ')} failed`}${done.error ? ` (${done.error.message})` : ` (exit ${done.status})`}.${said}`);
+    const said = quiet
+      ? `\n${`${done.stdout ?? ''}${done.stderr ?? ''}`.trim().split('\n').slice(-8).join('\n')}`
+      : '';
+    throw new Plain(
+      `${why ?? `${program} ${args.join(' ')} failed`}${done.error ? ` (${done.error.message})` : ` (exit ${done.status})`}.${said}`,
+    );
   }
   return done.stdout ?? '';
 }
 
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) throw new Plain(`Green Tally needs Node 20.19 or newer; this is ${process.version}.`);
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Plain(`Green Tally needs Node 20.19 or newer; this is ${process.version}.`);
 }
 
 /** npm packages as the lockfile says; installs when they are missing or older than the lockfile. */
@@ -39,7 +51,9 @@ export function ensurePackages() {
   const lock = join(ROOT, 'package-lock.json');
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(lock).mtimeMs - 1000) return;
   say('Installing npm packages (a few minutes the first time)');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { why: 'The npm packages could not be installed. Is the npm registry reachable?' });
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    why: 'The npm packages could not be installed. Is the npm registry reachable?',
+  });
 }
 
 /** A program from a Debian package; installs the package when the program is missing. */
@@ -58,7 +72,10 @@ export function ensureDebian(find, name) {
   return now;
 }
 
-export const findChromium = () => [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => p && existsSync(p));
+export const findChromium = () =>
+  [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+    (p) => p && existsSync(p),
+  );
 
 /** Whether a loopback port can be bound. */
 export function portFree(port) {
@@ -82,7 +99,9 @@ export function newestChange(...places) {
     if (!existsSync(place)) return;
     const stat = statSync(place);
     newest = Math.max(newest, stat.isDirectory() ? 0 : stat.mtimeMs);
-    if (stat.isDirectory()) for (const name of readdirSync(place)) if (name !== 'node_modules' && name !== 'dist') look(join(place, name));
+    if (stat.isDirectory())
+      for (const name of readdirSync(place))
+        if (name !== 'node_modules' && name !== 'dist') look(join(place, name));
   };
   places.forEach((p) => look(join(ROOT, p)));
   return newest;
@@ -91,15 +110,31 @@ export function newestChange(...places) {
 /** Exports the web app when its sources are newer than the last export. */
 export function ensureApp() {
   const stamp = join(ROOT, 'app/dist/.built');
-  const newest = newestChange('app/src', 'app/public', 'app/app.json', 'app/metro.config.js', 'app/babel.config.js', 'app/package.json', 'core/src', 'package-lock.json', 'tools/export-app.mjs');
+  const newest = newestChange(
+    'app/src',
+    'app/public',
+    'app/app.json',
+    'app/metro.config.js',
+    'app/babel.config.js',
+    'app/package.json',
+    'core/src',
+    'package-lock.json',
+    'tools/export-app.mjs',
+  );
   if (existsSync(stamp) && Number(readFileSync(stamp, 'utf8')) >= newest) return;
   say('Building the web app (about a minute the first time)');
-  run(process.execPath, [join(ROOT, 'tools/export-app.mjs'), String(newest)], { quiet: !process.env.VERBOSE, why: 'The web app could not be built' });
+  run(process.execPath, [join(ROOT, 'tools/export-app.mjs'), String(newest)], {
+    quiet: !process.env.VERBOSE,
+    why: 'The web app could not be built',
+  });
 }
 
 /** Bundles a server entry to one file that plain Node runs. */
 export function bundle(entry, outfile) {
-  run(process.execPath, [join(ROOT, 'tools/bundle.mjs'), entry, outfile], { quiet: true, why: 'The server could not be built' });
+  run(process.execPath, [join(ROOT, 'tools/bundle.mjs'), entry, outfile], {
+    quiet: true,
+    why: 'The server could not be built',
+  });
   return join(ROOT, outfile);
 }
 
@@ -108,15 +143,20 @@ export function startUntil(command, args, pattern, { name, ...options }) {
   const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
   const ready = new Promise((resolve, reject) => {
     let said = '';
-    const listen = (stream, out) => stream.on('data', (chunk) => {
-      said = (said + chunk).slice(-4000);
-      if (options.echo) out.write(chunk);
-      if (pattern.test(said)) resolve(child);
-    });
+    const listen = (stream, out) =>
+      stream.on('data', (chunk) => {
+        said = (said + chunk).slice(-4000);
+        if (options.echo) out.write(chunk);
+        if (pattern.test(said)) resolve(child);
+      });
     listen(child.stdout, process.stdout);
     listen(child.stderr, process.stderr);
-    child.once('error', (error) => reject(new Plain(`${name} could not be started: ${error.message}`)));
-    child.once('exit', (code) => reject(new Plain(`${name} ended (${code}) before it was ready:\n${said.trim()}`)));
+    child.once('error', (error) =>
+      reject(new Plain(`${name} could not be started: ${error.message}`)),
+    );
+    child.once('exit', (code) =>
+      reject(new Plain(`${name} ended (${code}) before it was ready:\n${said.trim()}`)),
+    );
   });
   return { child, ready };
 }
@@ -126,7 +166,10 @@ export function stop(child, signal = 'SIGTERM') {
   if (!child || child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
   return new Promise((resolve) => {
     const insist = setTimeout(() => child.kill('SIGKILL'), 10_000);
-    child.once('exit', () => { clearTimeout(insist); resolve(); });
+    child.once('exit', () => {
+      clearTimeout(insist);
+      resolve();
+    });
     child.kill(signal);
   });
 }

@@ -6,7 +6,11 @@ try {
   checkNode();
   ensurePackages();
   const judge = bundle('server/src/cli/judge.ts', 'server/dist/judge.mjs');
-  process.exitCode = spawnSync(process.execPath, [judge, ...process.argv.slice(2)], { stdio: 'inherit', cwd: process.env.INIT_CWD ?? process.cwd() }).status ?? 1;
+  process.exitCode =
+    spawnSync(process.execPath, [judge, ...process.argv.slice(2)], {
+      stdio: 'inherit',
+      cwd: process.env.INIT_CWD ?? process.cwd(),
+    }).status ?? 1;
 } catch (error) {
   endPlainly(error);
 }

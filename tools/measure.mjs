@@ -4,20 +4,40 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { throwAwayCluster } from './cluster.mjs';
-import { bundle, checkNode, endPlainly, ensureApp, ensureDebian, ensurePackages, findChromium, freePort, ROOT, say, startUntil, stop } from './house.mjs';
+import {
+  bundle,
+  checkNode,
+  endPlainly,
+  ensureApp,
+  ensureDebian,
+  ensurePackages,
+  findChromium,
+  freePort,
+  ROOT,
+  say,
+  startUntil,
+  stop,
+} from './house.mjs';
 
-const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
+const at = (sorted, share) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
 
 function bundleSize() {
   const folder = join(ROOT, 'app/dist/_expo/static/js/web');
   for (const name of readdirSync(folder).filter((f) => f.endsWith('.js'))) {
     const file = join(folder, name);
-    process.stdout.write(`${name.replace(/-[0-9a-f]{32}/, '')}: ${Math.round(statSync(file).size / 1024)} kB, ${Math.round(gzipSync(readFileSync(file)).length / 1024)} kB gzip\n`);
+    process.stdout.write(
+      `${name.replace(/-[0-9a-f]{32}/, '')}: ${Math.round(statSync(file).size / 1024)} kB, ${Math.round(gzipSync(readFileSync(file)).length / 1024)} kB gzip\n`,
+    );
   }
 }
 
 async function yardTimes(base, requests = 300) {
-  const signedIn = await fetch(`${base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ signIn: 'maud', password: 'before-harvest' }) });
+  const signedIn = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ signIn: 'maud', password: 'before-harvest' }),
+  });
   const cookie = signedIn.headers.get('set-cookie')?.split(';')[0] ?? '';
   const time = async (url) => {
     const start = performance.now();
@@ -30,36 +50,68 @@ async function yardTimes(base, requests = 300) {
   const times = [];
   for (let i = 0; i < requests; i += 1) times.push(await time(`${base}/api/yard`));
   times.sort((a, b) => a - b);
-  process.stdout.write(`GET /api/yard, ${requests} in a row: first ${cold.toFixed(0)} ms (derived anew), then median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms\n`);
+  process.stdout.write(
+    `GET /api/yard, ${requests} in a row: first ${cold.toFixed(0)} ms (derived anew), then median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms\n`,
+  );
 }
 
 /** A sheet of 2,000 checks in, and one machine's checks out. */
 async function sheetTimes(base) {
-  const signedIn = await fetch(`${base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ signIn: 'maud', password: 'before-harvest' }) });
+  const signedIn = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ signIn: 'maud', password: 'before-harvest' }),
+  });
   const cookie = signedIn.headers.get('set-cookie')?.split(';')[0] ?? '';
   const ask = async (url, body) => {
     const start = performance.now();
-    const response = await fetch(`${base}${url}`, { headers: { cookie, 'content-type': 'text/plain' }, ...(body ? { method: 'POST', body } : {}) });
+    const response = await fetch(`${base}${url}`, {
+      headers: { cookie, 'content-type': 'text/plain' },
+      ...(body ? { method: 'POST', body } : {}),
+    });
     const text = await response.text();
     if (!response.ok) throw new Error(`${url}: ${response.status} ${text}`);
     return { ms: performance.now() - start, text };
   };
   const sheet = JSON.parse((await ask('/api/specs/AX7/file')).text);
-  const checks = Array.from({ length: 2000 }, (_, i) => ({ ...sheet.checks[i % 100], id: `check-${i}`, component: `Part ${i}`, knockOns: [], pairs: [], when: {} }));
+  const checks = Array.from({ length: 2000 }, (_, i) => ({
+    ...sheet.checks[i % 100],
+    id: `check-${i}`,
+    component: `Part ${i}`,
+    knockOns: [],
+    pairs: [],
+    when: {},
+  }));
   const big = JSON.stringify({ ...sheet, model: 'BIG', equipment: [], checks });
   const preview = await ask('/api/specs/import?preview=yes', big);
   const stored = await ask('/api/specs/import', big);
-  process.stdout.write(`a sheet of 2,000 checks (${Math.round(big.length / 1024)} kB): shown what would change in ${preview.ms.toFixed(0)} ms, stored in ${stored.ms.toFixed(0)} ms\n`);
+  process.stdout.write(
+    `a sheet of 2,000 checks (${Math.round(big.length / 1024)} kB): shown what would change in ${preview.ms.toFixed(0)} ms, stored in ${stored.ms.toFixed(0)} ms\n`,
+  );
   const { rows } = JSON.parse((await ask('/api/yard')).text);
   const times = [];
-  for (let i = 0; i < 60; i += 1) times.push((await ask(`/api/machines/${rows[i % rows.length].machine.id}/checks?limit=500`)).ms);
+  for (let i = 0; i < 60; i += 1)
+    times.push(
+      (await ask(`/api/machines/${rows[i % rows.length].machine.id}/checks?limit=500`)).ms,
+    );
   times.sort((a, b) => a - b);
-  process.stdout.write(`GET /api/machines/:id/checks, 60 in a row: median ${at(times, 0.5).toFixed(0)} ms, p95 ${at(times, 0.95).toFixed(0)} ms\n`);
+  process.stdout.write(
+    `GET /api/machines/:id/checks, 60 in a row: median ${at(times, 0.5).toFixed(0)} ms, p95 ${at(times, 0.95).toFixed(0)} ms\n`,
+  );
 }
 
 async function firstScreen(base, executablePath) {
   const { chromium } = await import('@playwright/test');
-  const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+  const args = [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ];
   const times = { first: [], again: [] };
   for (let i = 0; i < 5; i += 1) {
     const browser = await chromium.launch({ executablePath, args });
@@ -72,8 +124,14 @@ async function firstScreen(base, executablePath) {
     }
     await browser.close();
   }
-  const middle = (list) => at([...list].sort((a, b) => a - b), 0.5).toFixed(0);
-  process.stdout.write(`first screen (sign-in shown), median of 5 fresh browsers: first visit ${middle(times.first)} ms, second visit ${middle(times.again)} ms\n`);
+  const middle = (list) =>
+    at(
+      [...list].sort((a, b) => a - b),
+      0.5,
+    ).toFixed(0);
+  process.stdout.write(
+    `first screen (sign-in shown), median of 5 fresh browsers: first visit ${middle(times.first)} ms, second visit ${middle(times.again)} ms\n`,
+  );
 }
 
 try {
@@ -90,7 +148,20 @@ try {
   const port = await freePort(8660);
   let child;
   try {
-    const started = startUntil(process.execPath, [bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs')], /listening on/, { name: 'The server', env: { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), GREEN_TALLY_DEMO: '1' } });
+    const started = startUntil(
+      process.execPath,
+      [bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs')],
+      /listening on/,
+      {
+        name: 'The server',
+        env: {
+          ...process.env,
+          DATABASE_URL: cluster.url,
+          PORT: String(port),
+          GREEN_TALLY_DEMO: '1',
+        },
+      },
+    );
     child = started.child;
     await started.ready;
     const base = `http://127.0.0.1:${port}`;

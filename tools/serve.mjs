@@ -1,12 +1,26 @@
 // Brings the whole place up: packages, app, database, server. Used by demo and start.
 import { join } from 'node:path';
 import { forgetCluster, startCluster } from './cluster.mjs';
-import { bundle, checkNode, DATA, ensureApp, ensurePackages, Plain, portFree, say, startUntil, stop } from './house.mjs';
+import {
+  bundle,
+  checkNode,
+  DATA,
+  ensureApp,
+  ensurePackages,
+  Plain,
+  portFree,
+  say,
+  startUntil,
+  stop,
+} from './house.mjs';
 
 /** @param {{ demo: boolean, fresh?: boolean, port: number }} wish */
 export async function bringUp({ demo, fresh = false, port }) {
   checkNode();
-  if (!(await portFree(port))) throw new Plain(`Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}`);
+  if (!(await portFree(port)))
+    throw new Plain(
+      `Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}`,
+    );
   ensurePackages();
   ensureApp();
   const server = bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
@@ -14,11 +28,12 @@ export async function bringUp({ demo, fresh = false, port }) {
   let cluster;
   let child;
   let ending;
-  const end = () => (ending ??= (async () => {
-    say('Stopping');
-    await stop(child);
-    await cluster?.stop();
-  })());
+  const end = () =>
+    (ending ??= (async () => {
+      say('Stopping');
+      await stop(child);
+      await cluster?.stop();
+    })());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end());
   try {
     if (fresh && !process.env.DATABASE_URL) {
@@ -30,8 +45,19 @@ export async function bringUp({ demo, fresh = false, port }) {
       cluster = await startCluster(folder);
     }
     say('Starting the server');
-    const env = { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? cluster.url, PORT: String(port), GREEN_TALLY_DEMO: demo ? '1' : '' };
-    const started = startUntil(process.execPath, ['--enable-source-maps', server], /listening on/, { name: 'The server', env, echo: true, detached: true, stdio: ['ignore', 'pipe', 'pipe', 'ipc'] });
+    const env = {
+      ...process.env,
+      DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
+      PORT: String(port),
+      GREEN_TALLY_DEMO: demo ? '1' : '',
+    };
+    const started = startUntil(process.execPath, ['--enable-source-maps', server], /listening on/, {
+      name: 'The server',
+      env,
+      echo: true,
+      detached: true,
+      stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+    });
     child = started.child;
     await started.ready;
     child.once('exit', (code) => {

@@ -2,13 +2,35 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { throwAwayCluster } from './cluster.mjs';
-import { bundle, checkNode, endPlainly, ensureApp, ensureDebian, ensurePackages, findChromium, freePort, ROOT, say, startUntil, stop } from './house.mjs';
+import {
+  bundle,
+  checkNode,
+  endPlainly,
+  ensureApp,
+  ensureDebian,
+  ensurePackages,
+  findChromium,
+  freePort,
+  ROOT,
+  say,
+  startUntil,
+  stop,
+} from './house.mjs';
 
 const OUT = join(ROOT, 'docs/screenshots');
 
 async function take(base, executablePath) {
   const { chromium } = await import('@playwright/test');
-  const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+  const args = [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ];
   const browser = await chromium.launch({ executablePath, args });
   const open = async (viewport, name) => {
     const page = await (await browser.newContext({ viewport, deviceScaleFactor: 1.5 })).newPage();
@@ -41,7 +63,10 @@ async function take(base, executablePath) {
   await page.getByRole('button', { name: /Made safe/ }).click();
   await check('gathering-chain');
   for (const [i, length] of ['418.5', '419', '418.5', '419.5', '419', '418.5', '424.5'].entries()) {
-    await page.getByTestId('series place').getByText(`row ${Math.floor(i / 2) + 1} ${i % 2 ? 'right' : 'left'}`, { exact: true }).waitFor();
+    await page
+      .getByTestId('series place')
+      .getByText(`row ${Math.floor(i / 2) + 1} ${i % 2 ? 'right' : 'left'}`, { exact: true })
+      .waitFor();
     await page.getByTestId('pad text').fill(length);
     await page.getByTestId('pad text').press('Enter');
   }
@@ -100,7 +125,20 @@ try {
   const port = await freePort(8760);
   let child;
   try {
-    const started = startUntil(process.execPath, [bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs')], /listening on/, { name: 'The server', env: { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), GREEN_TALLY_DEMO: '1' } });
+    const started = startUntil(
+      process.execPath,
+      [bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs')],
+      /listening on/,
+      {
+        name: 'The server',
+        env: {
+          ...process.env,
+          DATABASE_URL: cluster.url,
+          PORT: String(port),
+          GREEN_TALLY_DEMO: '1',
+        },
+      },
+    );
     child = started.child;
     await started.ready;
     await take(`http://127.0.0.1:${port}`, ensureDebian(findChromium, 'chromium'));

@@ -3,7 +3,20 @@ import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { throwAwayCluster } from './cluster.mjs';
-import { bundle, checkNode, endPlainly, ensureApp, ensureDebian, ensurePackages, findChromium, freePort, ROOT, say, startUntil, stop } from './house.mjs';
+import {
+  bundle,
+  checkNode,
+  endPlainly,
+  ensureApp,
+  ensureDebian,
+  ensurePackages,
+  findChromium,
+  freePort,
+  ROOT,
+  say,
+  startUntil,
+  stop,
+} from './house.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
 const only = process.argv.slice(2);
@@ -15,12 +28,18 @@ let failed = 0;
 async function step(name, command, args) {
   if (!wanted(name)) return;
   say(name);
-  const code = await finished(spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: process.env }));
+  const code = await finished(
+    spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: process.env }),
+  );
   if (code === 0) passed += 1;
   else failed += 1;
 }
 
-const finished = (child) => new Promise((resolve) => { child.once('exit', (code) => resolve(code ?? 1)); child.once('error', () => resolve(1)); });
+const finished = (child) =>
+  new Promise((resolve) => {
+    child.once('exit', (code) => resolve(code ?? 1));
+    child.once('error', () => resolve(1));
+  });
 
 /** Runs a Jest suite and takes its counts. */
 async function jest(workspace) {
@@ -28,10 +47,22 @@ async function jest(workspace) {
   say(`unit tests: ${workspace}`);
   const file = join(RESULTS, `${workspace}.json`);
   rmSync(file, { force: true });
-  const code = await finished(spawn('npx', ['jest', '--ci', '--json', `--outputFile=${file}`, '--reporters=default'], { cwd: join(ROOT, workspace), stdio: ['ignore', 'ignore', 'inherit'], env: process.env }));
+  const code = await finished(
+    spawn('npx', ['jest', '--ci', '--json', `--outputFile=${file}`, '--reporters=default'], {
+      cwd: join(ROOT, workspace),
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: process.env,
+    }),
+  );
   count(code, () => {
-    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, numTotalTests } = JSON.parse(readFileSync(file, 'utf8'));
-    return { ok: numPassedTests, bad: numFailedTests + numRuntimeErrorTestSuites, all: numTotalTests };
+    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, numTotalTests } = JSON.parse(
+      readFileSync(file, 'utf8'),
+    );
+    return {
+      ok: numPassedTests,
+      bad: numFailedTests + numRuntimeErrorTestSuites,
+      all: numTotalTests,
+    };
   });
 }
 
@@ -60,14 +91,32 @@ async function browser() {
   rmSync(report, { force: true });
   let child;
   try {
-    const started = startUntil(process.execPath, [server], /listening on/, { name: 'The test server', env: { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), GREEN_TALLY_DEMO: '1' } });
+    const started = startUntil(process.execPath, [server], /listening on/, {
+      name: 'The test server',
+      env: { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), GREEN_TALLY_DEMO: '1' },
+    });
     child = started.child;
     await started.ready;
-    const env = { ...process.env, BASE_URL: `http://127.0.0.1:${port}`, PLAYWRIGHT_JSON: report, CHROMIUM: chromium };
-    const code = await finished(spawn('npx', ['playwright', 'test', '-c', 'e2e', ...(process.env.E2E ? [process.env.E2E] : [])], { cwd: ROOT, stdio: 'inherit', env }));
+    const env = {
+      ...process.env,
+      BASE_URL: `http://127.0.0.1:${port}`,
+      PLAYWRIGHT_JSON: report,
+      CHROMIUM: chromium,
+    };
+    const code = await finished(
+      spawn(
+        'npx',
+        ['playwright', 'test', '-c', 'e2e', ...(process.env.E2E ? [process.env.E2E] : [])],
+        { cwd: ROOT, stdio: 'inherit', env },
+      ),
+    );
     count(code, () => {
       const { stats } = JSON.parse(readFileSync(report, 'utf8'));
-      return { ok: stats.expected + stats.flaky, bad: stats.unexpected, all: stats.expected + stats.unexpected + stats.flaky };
+      return {
+        ok: stats.expected + stats.flaky,
+        bad: stats.unexpected,
+        all: stats.expected + stats.unexpected + stats.flaky,
+      };
     });
   } finally {
     await stop(child);
@@ -88,7 +137,8 @@ try {
       process.stdout.write(`${ls.stdout}${ls.stderr}`);
     }
   }
-  for (const workspace of ['core', 'demo', 'server', 'app', 'e2e']) if (wanted('types')) await step(...typeCheck(workspace));
+  for (const workspace of ['core', 'demo', 'server', 'app', 'e2e'])
+    if (wanted('types')) await step(...typeCheck(workspace));
   await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
   await jest('core');
   await jest('server');

@@ -3,7 +3,8 @@ import { falseNotes, noteAccuracy } from './notes';
 
 const percent = (share: number | undefined) => `${((share ?? 0) * 100).toFixed(1)} %`;
 const { components, coverage, brier } = calibrate(20260609, 1000);
-process.stdout.write(`forecasts of ${components.toLocaleString('en')} simulated components in 5 classes, fleet prior learnt from 80 others each
+process.stdout
+  .write(`forecasts of ${components.toLocaleString('en')} simulated components in 5 classes, fleet prior learnt from 80 others each
   true wear inside the 50 % interval: ${percent(coverage[50])}
                        80 % interval: ${percent(coverage[80])}
                        90 % interval: ${percent(coverage[90])}   (to hold: 88 to 92 %)
@@ -16,7 +17,13 @@ belt notes of 500 plucks with hum in pink noise at each loudness, right within 1
 `);
 for (const snr of [20, 10, 0, -5]) {
   const table = noteAccuracy(20260609, 500, snr);
-  const cells = [table.right, ...table.byBand.map((b) => b.right)].map((share) => percent(share).padEnd(9)).join('');
-  process.stdout.write(`  ${`${snr} dB`.padEnd(16)}  ${cells}    ${percent(table.octave).padEnd(12)} ${percent(table.missed)}\n`);
+  const cells = [table.right, ...table.byBand.map((b) => b.right)]
+    .map((share) => percent(share).padEnd(9))
+    .join('');
+  process.stdout.write(
+    `  ${`${snr} dB`.padEnd(16)}  ${cells}    ${percent(table.octave).padEnd(12)} ${percent(table.missed)}\n`,
+  );
 }
-process.stdout.write(`  a note heard in 500 recordings of noise and hum alone: ${percent(falseNotes(7, 500))}   (to hold: at most 2 %)\n`);
+process.stdout.write(
+  `  a note heard in 500 recordings of noise and hum alone: ${percent(falseNotes(7, 500))}   (to hold: at most 2 %)\n`,
+);

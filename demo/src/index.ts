@@ -1,4 +1,12 @@
-import { SpecSheet, type Machine, type MachineFile, type Reading, type Visit, type Walk, type WorkItem } from '@green-tally/core/contracts';
+import {
+  SpecSheet,
+  type Machine,
+  type MachineFile,
+  type Reading,
+  type Visit,
+  type Walk,
+  type WorkItem,
+} from '@green-tally/core/contracts';
 import { standingOf, visitEnd } from '@green-tally/core/plan';
 import { labourHours } from '@green-tally/core/work';
 import ax5 from '../specs/ax5.json';
@@ -38,22 +46,65 @@ export function scenario(): Scenario {
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
   const built = DEMO_MACHINES.map((demo, i) => {
     const machine: Machine = {
-      id: demoId(`machine ${demo.serial}`), serial: demo.serial, model: demo.model, customer: demo.customer, branch: demo.branch, builtOn: demo.builtOn, hours: demo.hours, header: demo.header, ...(demo.equipment ? { equipment: demo.equipment } : {}),
-      harvest: { crop: demo.crop, start: demo.harvest[0], end: demo.harvest[1], areaHa: demo.areaHa, widthM: demo.widthM, speedKmh: 6.2, efficiency: 0.72 },
+      id: demoId(`machine ${demo.serial}`),
+      serial: demo.serial,
+      model: demo.model,
+      customer: demo.customer,
+      branch: demo.branch,
+      builtOn: demo.builtOn,
+      hours: demo.hours,
+      header: demo.header,
+      ...(demo.equipment ? { equipment: demo.equipment } : {}),
+      harvest: {
+        crop: demo.crop,
+        start: demo.harvest[0],
+        end: demo.harvest[1],
+        areaHa: demo.areaHa,
+        widthM: demo.widthM,
+        speedKmh: 6.2,
+        efficiency: 0.72,
+      },
     };
     const { walks, readings } = historyOf(demo, machine, sheets, 1000 + i);
-    const file: MachineFile = { machine, sheets: sheets.filter((s) => [machine.model, machine.header?.model].includes(s.model)), earlier: [], readings, walks, work: [], visits: [] };
+    const file: MachineFile = {
+      machine,
+      sheets: sheets.filter((s) => [machine.model, machine.header?.model].includes(s.model)),
+      earlier: [],
+      readings,
+      walks,
+      work: [],
+      visits: [],
+    };
     const work: WorkItem[] = demo.accepted
-      ? standingOf(file, DEMO_DAY).proposed.map((p) => ({ ...p, id: demoId(`work ${demo.serial} ${p.checkId}`), machineId: machine.id, acceptedBy: 'Rhea Aldane', acceptedAt: '2026-06-08T15:40:00.000Z', withdrawnAt: null }))
+      ? standingOf(file, DEMO_DAY).proposed.map((p) => ({
+          ...p,
+          id: demoId(`work ${demo.serial} ${p.checkId}`),
+          machineId: machine.id,
+          acceptedBy: 'Rhea Aldane',
+          acceptedAt: '2026-06-08T15:40:00.000Z',
+          withdrawnAt: null,
+        }))
       : [];
     const hours = labourHours(work);
     const technician = people.find((p) => p.name === demo.visit?.technician);
-    const visits: Visit[] = demo.visit && technician && hours > 0
-      ? [{
-        id: demoId(`visit ${demo.serial}`), machineId: machine.id, technicianId: technician.id, technician: technician.name, startsOn: demo.visit.startsOn, endsOn: visitEnd(demo.visit.startsOn, hours),
-        hours, site: demo.visit.site, note: '', workIds: work.map((w) => w.id), version: 1,
-      }]
-      : [];
+    const visits: Visit[] =
+      demo.visit && technician && hours > 0
+        ? [
+            {
+              id: demoId(`visit ${demo.serial}`),
+              machineId: machine.id,
+              technicianId: technician.id,
+              technician: technician.name,
+              startsOn: demo.visit.startsOn,
+              endsOn: visitEnd(demo.visit.startsOn, hours),
+              hours,
+              site: demo.visit.site,
+              note: '',
+              workIds: work.map((w) => w.id),
+              version: 1,
+            },
+          ]
+        : [];
     return { ...file, work, visits, onPaper: demo.onPaper ?? false };
   });
   const booked = built.filter((b) => !b.onPaper);
@@ -67,6 +118,8 @@ export function scenario(): Scenario {
     readings: booked.flatMap((b) => b.readings),
     work: built.flatMap((b) => b.work),
     visits: built.flatMap((b) => b.visits),
-    onPaper: built.filter((b) => b.onPaper).flatMap((b) => b.readings.map((r) => ({ ...r, walkId: null }))),
+    onPaper: built
+      .filter((b) => b.onPaper)
+      .flatMap((b) => b.readings.map((r) => ({ ...r, walkId: null }))),
   };
 }

@@ -5,7 +5,11 @@ export default function NotFound() {
   const router = useRouter();
   return (
     <Screen>
-      <Notice title="There is nothing here" text="The address is wrong, or what it named is gone." action={{ title: 'To the Yard', onPress: () => router.replace('/') }} />
+      <Notice
+        title="There is nothing here"
+        text="The address is wrong, or what it named is gone."
+        action={{ title: 'To the Yard', onPress: () => router.replace('/') }}
+      />
     </Screen>
   );
 }

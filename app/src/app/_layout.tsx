@@ -15,7 +15,8 @@ export default function Layout() {
   const [fontsReady, fontTrouble] = useFonts({ Hyper400, Hyper600, Hyper700 });
   useEffect(() => startOutbox(), []);
   useEffect(() => {
-    if (process.env.NODE_ENV === 'production') void globalThis.navigator?.serviceWorker?.register('/sw.js').catch(() => undefined);
+    if (process.env.NODE_ENV === 'production')
+      void globalThis.navigator?.serviceWorker?.register('/sw.js').catch(() => undefined);
   }, []);
   if (!fontsReady && !fontTrouble) return null;
   return (

@@ -16,14 +16,23 @@ export function Checked({ verdicts, machineId }: CheckedProps) {
   const loud = verdicts.filter((v) => needsHand(v.decision));
   const watched = verdicts.filter((v) => v.decision === 'watch');
   const quiet = verdicts.filter((v) => v.decision === 'holds');
-  const wearing = quiet.filter((v) => v.places.some((p) => p.wear !== undefined)).sort((a, b) => mostWorn(b) - mostWorn(a)).slice(0, WORN_SHOWN);
+  const wearing = quiet
+    .filter((v) => v.places.some((p) => p.wear !== undefined))
+    .sort((a, b) => mostWorn(b) - mostWorn(a))
+    .slice(0, WORN_SHOWN);
   const stations = [...new Set(quiet.map((v) => v.check.station))].sort((a, b) => a - b);
-  const group = (title: string, list: readonly CheckVerdict[], testID: string) => (list.length ? (
-    <Card testID={testID}>
-      <Heading>{title}</Heading>
-      {list.map((v) => <View key={v.check.id} style={{ gap: 8 }}><Rule /><VerdictSummary verdict={v} machineId={machineId} /></View>)}
-    </Card>
-  ) : null);
+  const group = (title: string, list: readonly CheckVerdict[], testID: string) =>
+    list.length ? (
+      <Card testID={testID}>
+        <Heading>{title}</Heading>
+        {list.map((v) => (
+          <View key={v.check.id} style={{ gap: 8 }}>
+            <Rule />
+            <VerdictSummary verdict={v} machineId={machineId} />
+          </View>
+        ))}
+      </Card>
+    ) : null;
   return (
     <View style={{ gap: 12 }} testID="what wears">
       {group('Needs a hand', loud, 'loud')}
@@ -37,8 +46,21 @@ export function Checked({ verdicts, machineId }: CheckedProps) {
             const shown = open.includes(station);
             return (
               <View key={station} style={{ gap: 8 }}>
-                <Press title={`${station} · ${own[0]?.check.stationName ?? ''} (${own.length})${shown ? '' : ' ›'}`} onPress={() => setOpen(shown ? open.filter((s) => s !== station) : [...open, station])} small />
-                {shown ? own.map((v) => <View key={v.check.id} style={{ gap: 8 }}><Rule /><VerdictSummary verdict={v} machineId={machineId} /></View>) : null}
+                <Press
+                  title={`${station} · ${own[0]?.check.stationName ?? ''} (${own.length})${shown ? '' : ' ›'}`}
+                  onPress={() =>
+                    setOpen(shown ? open.filter((s) => s !== station) : [...open, station])
+                  }
+                  small
+                />
+                {shown
+                  ? own.map((v) => (
+                      <View key={v.check.id} style={{ gap: 8 }}>
+                        <Rule />
+                        <VerdictSummary verdict={v} machineId={machineId} />
+                      </View>
+                    ))
+                  : null}
               </View>
             );
           })}
@@ -51,4 +73,5 @@ export function Checked({ verdicts, machineId }: CheckedProps) {
 
 /** How many of the sound ones are shown with their strips. */
 const WORN_SHOWN = 6;
-const mostWorn = (verdict: CheckVerdict): number => Math.max(...verdict.places.map((p) => p.wear ?? 0));
+const mostWorn = (verdict: CheckVerdict): number =>
+  Math.max(...verdict.places.map((p) => p.wear ?? 0));

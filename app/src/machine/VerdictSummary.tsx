@@ -23,10 +23,16 @@ export function VerdictSummary({ verdict, machineId }: VerdictSummaryProps) {
   const worst = worstPlace(verdict);
   if (!worst) return null;
   const others = verdict.places.filter((p) => p.decision === verdict.decision).length;
-  const where = check.places.length > 1 ? `${check.kind === 'series' ? 'worst: ' : ''}${worst.place}${others > 1 ? `, and ${others - 1} more` : ''}` : '';
+  const where =
+    check.places.length > 1
+      ? `${check.kind === 'series' ? 'worst: ' : ''}${worst.place}${others > 1 ? `, and ${others - 1} more` : ''}`
+      : '';
   const forecast = worst.forecast;
   return (
-    <Tap label={`${check.component}: ${headSentence(check, worst.findings)}`} onPress={() => router.push(`/walk/${machineId}/${check.id}`)}>
+    <Tap
+      label={`${check.component}: ${headSentence(check, worst.findings)}`}
+      onPress={() => router.push(`/walk/${machineId}/${check.id}`)}
+    >
       <View style={{ gap: 4 }}>
         <Row style={{ justifyContent: 'space-between' }}>
           <View style={{ flex: 1, minWidth: 150 }}>
@@ -37,7 +43,9 @@ export function VerdictSummary({ verdict, machineId }: VerdictSummaryProps) {
         </Row>
         <CheckStrip verdict={verdict} />
         <Quiet>{headSentence(check, worst.findings)}</Quiet>
-        {forecast && verdict.decision === 'holds' && Number.isFinite(forecast.hours10) ? <Quiet>{`Reaches its limit in about ${printNumber(forecast.hours10, 0)} to ${printHours(forecast.hours90)}.`}</Quiet> : null}
+        {forecast && verdict.decision === 'holds' && Number.isFinite(forecast.hours10) ? (
+          <Quiet>{`Reaches its limit in about ${printNumber(forecast.hours10, 0)} to ${printHours(forecast.hours90)}.`}</Quiet>
+        ) : null}
       </View>
     </Tap>
   );
@@ -50,22 +58,48 @@ export function CheckStrip({ verdict, place }: { verdict: CheckVerdict; place?: 
   if (!worst) return null;
   if (check.kind === 'measure' || check.kind === 'series') {
     if (check.limit.type === 'band') return <MeasuredBand verdict={verdict} />;
-    return worst.ticks.length ? <TallyStrip name={check.component} ticks={worst.ticks} forecast={worst.forecast} /> : null;
+    return worst.ticks.length ? (
+      <TallyStrip name={check.component} ticks={worst.ticks} forecast={worst.forecast} />
+    ) : null;
   }
   const takeUp = takeUpOf(check);
   if (!takeUp) return null;
-  const ticks = verdict.places.flatMap((p) => (p.travelLeft === undefined ? [] : [{ label: p.place, value: p.travelLeft }]));
-  return ticks.length ? <BandStrip name={`${check.component}, travel left`} from={0} to={takeUp.total} low={takeUp.reserve} high={takeUp.total} ticks={ticks} /> : null;
+  const ticks = verdict.places.flatMap((p) =>
+    p.travelLeft === undefined ? [] : [{ label: p.place, value: p.travelLeft }],
+  );
+  return ticks.length ? (
+    <BandStrip
+      name={`${check.component}, travel left`}
+      from={0}
+      to={takeUp.total}
+      low={takeUp.reserve}
+      high={takeUp.total}
+      ticks={ticks}
+    />
+  ) : null;
 }
 
 /** Readings of a check that is set, on its band. */
 function MeasuredBand({ verdict: { check, places } }: { verdict: CheckVerdict }) {
-  if ((check.kind !== 'measure' && check.kind !== 'series') || check.limit.type !== 'band') return null;
-  const ticks = places.flatMap((p) => (p.value === undefined ? [] : [{ label: p.place, value: p.value }]));
+  if ((check.kind !== 'measure' && check.kind !== 'series') || check.limit.type !== 'band')
+    return null;
+  const ticks = places.flatMap((p) =>
+    p.value === undefined ? [] : [{ label: p.place, value: p.value }],
+  );
   if (!ticks.length) return null;
   const values = ticks.map((t) => t.value);
   const low = check.limit.low ?? Math.min(0, ...values);
   const high = check.limit.high ?? Math.max(low * 1.5, ...values);
   const margin = (high - low) / 2;
-  return <BandStrip name={`${check.component}, ${check.measures}`} from={Math.max(0, Math.min(low - margin, ...values))} to={Math.max(high + margin, ...values)} low={low} high={high} ticks={ticks} write={(v) => printAs(v, check, 2)} />;
+  return (
+    <BandStrip
+      name={`${check.component}, ${check.measures}`}
+      from={Math.max(0, Math.min(low - margin, ...values))}
+      to={Math.max(high + margin, ...values)}
+      low={low}
+      high={high}
+      ticks={ticks}
+      write={(v) => printAs(v, check, 2)}
+    />
+  );
 }

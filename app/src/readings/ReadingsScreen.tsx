@@ -4,7 +4,20 @@ import { useSWRConfig } from 'swr';
 import { ImportReport } from '@green-tally/core/contracts';
 import { SyncLine } from '../session/SyncLine';
 import { api, dismiss, troubleText, useOutgoing, useSession } from '../store';
-import { Body, Card, Choice, Heading, Notice, Press, Quiet, Row, Rule, Screen, Strong, Title } from '../ui';
+import {
+  Body,
+  Card,
+  Choice,
+  Heading,
+  Notice,
+  Press,
+  Quiet,
+  Row,
+  Rule,
+  Screen,
+  Strong,
+  Title,
+} from '../ui';
 
 const SHOWN = 60;
 
@@ -13,15 +26,30 @@ export function ReadingsScreen() {
   const { data: session } = useSession();
   return (
     <Screen testID="readings">
-      <Row style={{ justifyContent: 'space-between' }}><Title>Readings</Title><SyncLine /></Row>
+      <Row style={{ justifyContent: 'space-between' }}>
+        <Title>Readings</Title>
+        <SyncLine />
+      </Row>
       <Refused />
       <Card>
         <Heading>Out</Heading>
         <Quiet>Open formats, for a spreadsheet or a calendar.</Quiet>
-        <Press title="Readings as CSV" testID="download csv" onPress={() => download('/api/readings.csv', 'green-tally-readings.csv')} />
-        <Press title="Plan as a calendar (iCalendar)" testID="download ics" onPress={() => download('/api/plan.ics', 'green-tally-plan.ics')} />
+        <Press
+          title="Readings as CSV"
+          testID="download csv"
+          onPress={() => download('/api/readings.csv', 'green-tally-readings.csv')}
+        />
+        <Press
+          title="Plan as a calendar (iCalendar)"
+          testID="download ics"
+          onPress={() => download('/api/plan.ics', 'green-tally-plan.ics')}
+        />
       </Card>
-      {session?.person?.role === 'technician' ? <Quiet>A planner brings readings in from a file.</Quiet> : <ImportCard />}
+      {session?.person?.role === 'technician' ? (
+        <Quiet>A planner brings readings in from a file.</Quiet>
+      ) : (
+        <ImportCard />
+      )}
     </Screen>
   );
 }
@@ -38,7 +66,20 @@ function Refused() {
   const refused = outgoing?.filter((o) => o.state === 'refused') ?? [];
   if (!refused.length) return null;
   return (
-    <Notice tone="rust" title={`${refused.length} could not be stored`} text="They are kept on this device until you have read why. Take the reading again where it was wrong." testID="refused" {...(refused[0] ? { action: { title: `Forget this one: ${refused[0].why.slice(0, 140)}`, onPress: () => void dismiss(refused[0]?.id ?? '') } } : {})} />
+    <Notice
+      tone="rust"
+      title={`${refused.length} could not be stored`}
+      text="They are kept on this device until you have read why. Take the reading again where it was wrong."
+      testID="refused"
+      {...(refused[0]
+        ? {
+            action: {
+              title: `Forget this one: ${refused[0].why.slice(0, 140)}`,
+              onPress: () => void dismiss(refused[0]?.id ?? ''),
+            },
+          }
+        : {})}
+    />
   );
 }
 
@@ -59,7 +100,16 @@ function ImportCard() {
     setBusy(true);
     setTrouble('');
     try {
-      setReport(ImportReport.parse(await api('POST', `/readings/import?mode=${mode}&preview=${preview ? 'yes' : 'no'}`, undefined, file.text)));
+      setReport(
+        ImportReport.parse(
+          await api(
+            'POST',
+            `/readings/import?mode=${mode}&preview=${preview ? 'yes' : 'no'}`,
+            undefined,
+            file.text,
+          ),
+        ),
+      );
       if (!preview) void mutate(() => true);
     } catch (error) {
       setReport(undefined);
@@ -77,23 +127,95 @@ function ImportCard() {
   return (
     <Card testID="import">
       <Heading>In, from a CSV file</Heading>
-      <Quiet>Columns: machine, check, place, quantity, value, unit, taken_at, hours, and more; the README names them all. Comma, semicolon or tab; decimal commas are read.</Quiet>
-      <input ref={input} type="file" accept=".csv,text/csv,text/plain" aria-label="Readings file" data-testid="csv file" style={{ display: 'none' }} onChange={(e) => { void pick(e.target.files?.[0]); e.target.value = ''; }} />
-      <Press title={picked ? 'Choose another file' : 'Choose a file'} onPress={() => input.current?.click()} loading={busy} />
+      <Quiet>
+        Columns: machine, check, place, quantity, value, unit, taken_at, hours, and more; the README
+        names them all. Comma, semicolon or tab; decimal commas are read.
+      </Quiet>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        aria-label="Readings file"
+        data-testid="csv file"
+        style={{ display: 'none' }}
+        onChange={(e) => {
+          void pick(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      <Press
+        title={picked ? 'Choose another file' : 'Choose a file'}
+        onPress={() => input.current?.click()}
+        loading={busy}
+      />
       {picked ? <Strong>{picked.name}</Strong> : null}
       {trouble ? <Notice tone="rust" title="This file cannot be used" text={trouble} /> : null}
       {report && picked ? (
         <View style={{ gap: 10 }}>
           <Body testID="import summary">{`${report.rows} rows: ${report.accepted} ${report.stored ? 'stored' : 'new and good'}, ${report.duplicate} there already, ${report.rejected} rejected.${report.stored ? '' : ' Nothing stored yet.'}`}</Body>
-          {report.stored ? <Notice tone="pine" title="Stored" text="The machines' strips and verdicts now count them." /> : (
+          {report.stored ? (
+            <Notice
+              tone="pine"
+              title="Stored"
+              text="The machines' strips and verdicts now count them."
+            />
+          ) : (
             <>
-              {report.rejected > 0 ? <Choice label="Some rows are rejected" value={mode} onChange={setMode} tall options={[{ value: 'all', title: 'All or none', text: 'store nothing until every row is good' }, { value: 'valid', title: 'The good rows only', text: `store ${report.accepted}, leave ${report.rejected} out` }]} /> : null}
-              <Press fill="pine" title={report.accepted === 0 ? 'Nothing new to store' : `Store ${report.accepted} readings`} testID="import store" disabled={!usable} loading={busy} onPress={() => void send(picked, false)} />
+              {report.rejected > 0 ? (
+                <Choice
+                  label="Some rows are rejected"
+                  value={mode}
+                  onChange={setMode}
+                  tall
+                  options={[
+                    {
+                      value: 'all',
+                      title: 'All or none',
+                      text: 'store nothing until every row is good',
+                    },
+                    {
+                      value: 'valid',
+                      title: 'The good rows only',
+                      text: `store ${report.accepted}, leave ${report.rejected} out`,
+                    },
+                  ]}
+                />
+              ) : null}
+              <Press
+                fill="pine"
+                title={
+                  report.accepted === 0
+                    ? 'Nothing new to store'
+                    : `Store ${report.accepted} readings`
+                }
+                testID="import store"
+                disabled={!usable}
+                loading={busy}
+                onPress={() => void send(picked, false)}
+              />
             </>
           )}
-          {[...report.lines].sort((a, b) => Number(b.result === 'rejected') - Number(a.result === 'rejected') || a.row - b.row).slice(0, SHOWN).map((l) => (
-            <View key={l.row} style={{ gap: 2 }}><Rule /><Row style={{ justifyContent: 'space-between' }}><Strong>{`line ${l.row}: ${l.machine} ${l.check}`}</Strong><Quiet>{l.result}</Quiet></Row>{l.errors.map((e) => <Body key={`${e.field}${e.message}`} tone="rust">{`${e.field}: ${e.message}`}</Body>)}</View>
-          ))}
+          {[...report.lines]
+            .sort(
+              (a, b) =>
+                Number(b.result === 'rejected') - Number(a.result === 'rejected') || a.row - b.row,
+            )
+            .slice(0, SHOWN)
+            .map((l) => (
+              <View key={l.row} style={{ gap: 2 }}>
+                <Rule />
+                <Row style={{ justifyContent: 'space-between' }}>
+                  <Strong>{`line ${l.row}: ${l.machine} ${l.check}`}</Strong>
+                  <Quiet>{l.result}</Quiet>
+                </Row>
+                {l.errors.map((e) => (
+                  <Body
+                    key={`${e.field}${e.message}`}
+                    tone="rust"
+                  >{`${e.field}: ${e.message}`}</Body>
+                ))}
+              </View>
+            ))}
           {report.rows > SHOWN ? <Quiet>{`and ${report.rows - SHOWN} more rows`}</Quiet> : null}
         </View>
       ) : null}

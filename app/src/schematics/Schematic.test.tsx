@@ -14,25 +14,37 @@ const byMethod = new Map<Method, Check>();
 for (const c of checks) if (!byMethod.has(c.method)) byMethod.set(c.method, c);
 
 describe('method drawings', () => {
-  test('every method is used by some check of the demo', () => expect(Method.options.filter((m) => !byMethod.has(m))).toEqual([]));
-  test.each([...byMethod])('%s is drawn whole, with words for those who cannot see it', (_method, check) => {
-    render(<Schematic check={check} />);
-    expect(JSON.stringify(screen.toJSON())).not.toMatch(/NaN|undefined|Infinity/);
-    expect(screen.getByLabelText(schematicText(check))).toBeTruthy();
-  });
+  test('every method is used by some check of the demo', () =>
+    expect(Method.options.filter((m) => !byMethod.has(m))).toEqual([]));
+  test.each([...byMethod])(
+    '%s is drawn whole, with words for those who cannot see it',
+    (_method, check) => {
+      render(<Schematic check={check} />);
+      expect(JSON.stringify(screen.toJSON())).not.toMatch(/NaN|undefined|Infinity/);
+      expect(screen.getByLabelText(schematicText(check))).toBeTruthy();
+    },
+  );
   test('no check of any sheet has a hole in its words', () => {
-    for (const c of checks) expect([c.id, /NaN|undefined|Infinity/.test(schematicText(c))]).toEqual([c.id, false]);
+    for (const c of checks)
+      expect([c.id, /NaN|undefined|Infinity/.test(schematicText(c))]).toEqual([c.id, false]);
   });
   test('limits are drawn to scale: half the size, half the width', () => {
     const belt = checks.find((c) => c.id === 'fan-drive-belt' && 'unit' in c && c.unit === 'mm');
     if (belt?.kind !== 'measure' || belt.limit.type !== 'wear') throw new Error('no belt');
     const edges = (limit: number) => {
-      const view = render(<Schematic check={{ ...belt, limit: { type: 'wear', nominal: 40, limit, wornSide: 'smaller' } }} />);
-      const xs = [...JSON.stringify(view.toJSON()).matchAll(/"x1":([\d.]+)/g)].map((m) => Number(m[1]));
+      const view = render(
+        <Schematic
+          check={{ ...belt, limit: { type: 'wear', nominal: 40, limit, wornSide: 'smaller' } }}
+        />,
+      );
+      const xs = [...JSON.stringify(view.toJSON()).matchAll(/"x1":([\d.]+)/g)].map((m) =>
+        Number(m[1]),
+      );
       view.unmount();
       return xs;
     };
-    const spread = (xs: readonly number[]) => Math.max(...xs.slice(0, 2)) - Math.min(...xs.slice(0, 2));
+    const spread = (xs: readonly number[]) =>
+      Math.max(...xs.slice(0, 2)) - Math.min(...xs.slice(0, 2));
     expect(spread(edges(20)) / spread(edges(36))).toBeCloseTo(20 / 36, 1);
   });
   test('a drawing says what is wanted: a limit, a band, or one side of it', () => {

@@ -25,8 +25,15 @@ export function aimOf(check: Check): Aim {
   const band = measured?.limit.type === 'band' ? measured.limit : undefined;
   const writing: Writing = measured ?? { quantity: 'length', unit: 'mm', style: 'mm' };
   return {
-    check, nominal: limits?.nominal ?? band?.nominal, limit: limits?.limit, limitPercent: limits?.limitPercent, low: band?.low, high: band?.high,
-    slot: takeUpOf(check), gauge: check.kind === 'mark' ? check.gauge : NO_GAUGE, words: check.kind === 'mark' ? check.words : undefined,
+    check,
+    nominal: limits?.nominal ?? band?.nominal,
+    limit: limits?.limit,
+    limitPercent: limits?.limitPercent,
+    low: band?.low,
+    high: band?.high,
+    slot: takeUpOf(check),
+    gauge: check.kind === 'mark' ? check.gauge : NO_GAUGE,
+    words: check.kind === 'mark' ? check.words : undefined,
     write: (value) => (value === undefined ? '' : printAs(value, writing, 1)),
   };
 }

@@ -23,7 +23,17 @@ export function Dimension({ x1, x2, y, text, palette, above = false }: Dimension
       <Line x1={x1} y1={y} x2={x2} y2={y} />
       <Line x1={x1} y1={y - 8} x2={x1} y2={y + 8} />
       <Line x1={x2} y1={y - 8} x2={x2} y2={y + 8} />
-      <SvgText x={(x1 + x2) / 2} y={above ? y - 10 : y + 22} fontSize={16} fontFamily={FONT.bold} fill={palette.blue} stroke="none" textAnchor="middle">{text}</SvgText>
+      <SvgText
+        x={(x1 + x2) / 2}
+        y={above ? y - 10 : y + 22}
+        fontSize={16}
+        fontFamily={FONT.bold}
+        fill={palette.blue}
+        stroke="none"
+        textAnchor="middle"
+      >
+        {text}
+      </SvgText>
     </G>
   );
 }
@@ -42,7 +52,16 @@ export function Height({ x, y1, y2, text, palette }: HeightProps) {
       <Line x1={x} y1={y1} x2={x} y2={y2} />
       <Line x1={x - 8} y1={y1} x2={x + 8} y2={y1} />
       <Line x1={x - 8} y1={y2} x2={x + 8} y2={y2} />
-      <SvgText x={x + 14} y={(y1 + y2) / 2 + 6} fontSize={16} fontFamily={FONT.bold} fill={palette.blue} stroke="none">{text}</SvgText>
+      <SvgText
+        x={x + 14}
+        y={(y1 + y2) / 2 + 6}
+        fontSize={16}
+        fontFamily={FONT.bold}
+        fill={palette.blue}
+        stroke="none"
+      >
+        {text}
+      </SvgText>
     </G>
   );
 }
@@ -57,34 +76,110 @@ interface LabelProps extends Coloured {
 
 /** A word on a drawing. */
 export function Label({ x, y, text, palette, anchor = 'middle', strong = false }: LabelProps) {
-  return <SvgText x={x} y={y} fontSize={15} fontFamily={strong ? FONT.bold : FONT.regular} fill={strong ? palette.ink : palette.quiet} textAnchor={anchor}>{text}</SvgText>;
+  return (
+    <SvgText
+      x={x}
+      y={y}
+      fontSize={15}
+      fontFamily={strong ? FONT.bold : FONT.regular}
+      fill={strong ? palette.ink : palette.quiet}
+      textAnchor={anchor}
+    >
+      {text}
+    </SvgText>
+  );
 }
 
 /** Lines of words, one below the other, from the left. */
-export function Lines({ x, y, lines, palette }: Coloured & { readonly x: number; readonly y: number; readonly lines: readonly string[] }) {
-  return <>{lines.map((text, i) => <Label key={text} x={x} y={y + 20 * i} text={text} palette={palette} anchor="start" strong={i === 0} />)}</>;
+export function Lines({
+  x,
+  y,
+  lines,
+  palette,
+}: Coloured & { readonly x: number; readonly y: number; readonly lines: readonly string[] }) {
+  return (
+    <>
+      {lines.map((text, i) => (
+        <Label
+          key={text}
+          x={x}
+          y={y + 20 * i}
+          text={text}
+          palette={palette}
+          anchor="start"
+          strong={i === 0}
+        />
+      ))}
+    </>
+  );
 }
 
 /** A coil spring on its rod, lying level. */
-export function Spring({ x1, x2, y, palette, turns = 8 }: Coloured & { readonly x1: number; readonly x2: number; readonly y: number; readonly turns?: number }) {
-  const path = Array.from({ length: turns + 1 }, (_, i) => `${i ? 'L' : 'M'}${x1 + (i * (x2 - x1)) / turns} ${y + (i % 2 ? -16 : 16)}`).join(' ');
+export function Spring({
+  x1,
+  x2,
+  y,
+  palette,
+  turns = 8,
+}: Coloured & {
+  readonly x1: number;
+  readonly x2: number;
+  readonly y: number;
+  readonly turns?: number;
+}) {
+  const path = Array.from(
+    { length: turns + 1 },
+    (_, i) => `${i ? 'L' : 'M'}${x1 + (i * (x2 - x1)) / turns} ${y + (i % 2 ? -16 : 16)}`,
+  ).join(' ');
   return <Path d={path} stroke={palette.ink} strokeWidth={3} fill="none" strokeLinejoin="round" />;
 }
 
 /** The slot of an adjuster with its bolt, and what of it is left. */
-export function Slot({ x, y, width, text, palette }: Coloured & { readonly x: number; readonly y: number; readonly width: number; readonly text: string }) {
+export function Slot({
+  x,
+  y,
+  width,
+  text,
+  palette,
+}: Coloured & {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly text: string;
+}) {
   return (
     <G>
-      <Rect x={x} y={y - 8} width={width} height={16} rx={8} fill={palette.card} stroke={palette.ink} strokeWidth={2.4} />
+      <Rect
+        x={x}
+        y={y - 8}
+        width={width}
+        height={16}
+        rx={8}
+        fill={palette.card}
+        stroke={palette.ink}
+        strokeWidth={2.4}
+      />
       <Circle cx={x + width * 0.3} cy={y} r={10} fill={palette.ink} />
-      <Line x1={x + width * 0.3 + 12} y1={y + 16} x2={x + width} y2={y + 16} stroke={palette.blue} strokeWidth={2.4} />
+      <Line
+        x1={x + width * 0.3 + 12}
+        y1={y + 16}
+        x2={x + width}
+        y2={y + 16}
+        stroke={palette.blue}
+        strokeWidth={2.4}
+      />
       <Label x={x - 8} y={y + 6} text={text} palette={palette} anchor="end" />
     </G>
   );
 }
 
 /** A pulley or sheave end on. */
-export function Pulley({ x, y, r, palette }: Coloured & { readonly x: number; readonly y: number; readonly r: number }) {
+export function Pulley({
+  x,
+  y,
+  r,
+  palette,
+}: Coloured & { readonly x: number; readonly y: number; readonly r: number }) {
   return (
     <G stroke={palette.ink} strokeWidth={2.4}>
       <Circle cx={x} cy={y} r={r} fill={palette.tray} />
@@ -94,10 +189,28 @@ export function Pulley({ x, y, r, palette }: Coloured & { readonly x: number; re
 }
 
 /** A toothed wheel end on; `hook` leans the teeth. */
-export function Sprocket({ x, y, r, teeth, palette, hook = 0 }: Coloured & { readonly x: number; readonly y: number; readonly r: number; readonly teeth: number; readonly hook?: number }) {
-  const at = (radius: number, angle: number) => `${x + radius * Math.cos(angle)} ${y + radius * Math.sin(angle)}`;
+export function Sprocket({
+  x,
+  y,
+  r,
+  teeth,
+  palette,
+  hook = 0,
+}: Coloured & {
+  readonly x: number;
+  readonly y: number;
+  readonly r: number;
+  readonly teeth: number;
+  readonly hook?: number;
+}) {
+  const at = (radius: number, angle: number) =>
+    `${x + radius * Math.cos(angle)} ${y + radius * Math.sin(angle)}`;
   const step = (2 * Math.PI) / teeth;
-  const outline = Array.from({ length: teeth }, (_, i) => `${i ? 'L' : 'M'}${at(r * 0.76, i * step - step * 0.32)} L${at(r, i * step - step * 0.1 + hook)} L${at(r, i * step + step * 0.1 + hook)} L${at(r * 0.76, i * step + step * 0.32)}`).join(' ');
+  const outline = Array.from(
+    { length: teeth },
+    (_, i) =>
+      `${i ? 'L' : 'M'}${at(r * 0.76, i * step - step * 0.32)} L${at(r, i * step - step * 0.1 + hook)} L${at(r, i * step + step * 0.1 + hook)} L${at(r * 0.76, i * step + step * 0.32)}`,
+  ).join(' ');
   return (
     <G stroke={palette.ink} strokeWidth={2.2} strokeLinejoin="round">
       <Path d={`${outline} Z`} fill={palette.tray} />
@@ -107,22 +220,67 @@ export function Sprocket({ x, y, r, teeth, palette, hook = 0 }: Coloured & { rea
 }
 
 /** Chain links lying level between two ends. */
-export function Chain({ x1, x2, y, links, palette }: Coloured & { readonly x1: number; readonly x2: number; readonly y: number; readonly links: number }) {
+export function Chain({
+  x1,
+  x2,
+  y,
+  links,
+  palette,
+}: Coloured & {
+  readonly x1: number;
+  readonly x2: number;
+  readonly y: number;
+  readonly links: number;
+}) {
   const step = (x2 - x1) / links;
   const pins = Array.from({ length: links + 1 }, (_, i) => x1 + i * step);
   const end = Math.min(5, step * 0.3);
   return (
     <G stroke={palette.ink}>
-      {pins.slice(0, -1).map((x, i) => <Rect key={x} x={x - end} y={y - (i % 2 ? 8 : 12)} width={step + 2 * end} height={i % 2 ? 16 : 24} rx={8} fill={i % 2 ? palette.card : palette.tray} strokeWidth={2} />)}
-      {pins.map((x) => <Circle key={x} cx={x} cy={y} r={Math.min(5, step * 0.28)} fill={palette.card} strokeWidth={2.2} />)}
+      {pins.slice(0, -1).map((x, i) => (
+        <Rect
+          key={x}
+          x={x - end}
+          y={y - (i % 2 ? 8 : 12)}
+          width={step + 2 * end}
+          height={i % 2 ? 16 : 24}
+          rx={8}
+          fill={i % 2 ? palette.card : palette.tray}
+          strokeWidth={2}
+        />
+      ))}
+      {pins.map((x) => (
+        <Circle
+          key={x}
+          cx={x}
+          cy={y}
+          r={Math.min(5, step * 0.28)}
+          fill={palette.card}
+          strokeWidth={2.2}
+        />
+      ))}
     </G>
   );
 }
 
 /** An arrow: where to push, pull or look. */
-export function Arrow({ x1, y1, x2, y2, palette, dashed = false }: Coloured & { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number; readonly dashed?: boolean }) {
+export function Arrow({
+  x1,
+  y1,
+  x2,
+  y2,
+  palette,
+  dashed = false,
+}: Coloured & {
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+  readonly dashed?: boolean;
+}) {
   const angle = Math.atan2(y2 - y1, x2 - x1);
-  const tip = (turn: number) => `${x2 - 11 * Math.cos(angle + turn)} ${y2 - 11 * Math.sin(angle + turn)}`;
+  const tip = (turn: number) =>
+    `${x2 - 11 * Math.cos(angle + turn)} ${y2 - 11 * Math.sin(angle + turn)}`;
   return (
     <G stroke={palette.blue} strokeWidth={3.2} fill="none" strokeLinecap="round">
       <Line x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray={dashed ? '6 5' : undefined} />
@@ -132,8 +290,22 @@ export function Arrow({ x1, y1, x2, y2, palette, dashed = false }: Coloured & { 
 }
 
 /** A floor, frame or housing: a line with ground under it. */
-export function Ground({ x1, x2, y, palette, children }: Coloured & { readonly x1: number; readonly x2: number; readonly y: number; readonly children?: ReactNode }) {
-  const marks = Array.from({ length: Math.floor((x2 - x1) / 14) }, (_, i) => `M${x1 + 12 + i * 14} ${y} l-9 9`).join(' ');
+export function Ground({
+  x1,
+  x2,
+  y,
+  palette,
+  children,
+}: Coloured & {
+  readonly x1: number;
+  readonly x2: number;
+  readonly y: number;
+  readonly children?: ReactNode;
+}) {
+  const marks = Array.from(
+    { length: Math.floor((x2 - x1) / 14) },
+    (_, i) => `M${x1 + 12 + i * 14} ${y} l-9 9`,
+  ).join(' ');
   return (
     <G stroke={palette.ink}>
       <Line x1={x1} y1={y} x2={x2} y2={y} strokeWidth={3} />
@@ -161,15 +333,72 @@ export function Scale({ low, high, write, x, y, width, palette }: ScaleProps) {
   return (
     <G>
       <Line x1={x} y1={y} x2={x + width} y2={y} stroke={palette.ink} strokeWidth={3} />
-      {Array.from({ length: 11 }, (_, i) => <Line key={i} x1={x + (i * width) / 10} y1={y - (i % 5 ? 5 : 9)} x2={x + (i * width) / 10} y2={y} stroke={palette.ink} strokeWidth={1.8} />)}
-      <Rect x={from} y={y - 13} width={Math.max(4, to - from)} height={26} fill={palette.pineTint} stroke={palette.pine} strokeWidth={2.4} />
-      {low === undefined ? null : <Label x={from} y={y + 32} text={write(low)} palette={palette} strong anchor={to - from < 90 ? 'end' : 'middle'} />}
-      {high === undefined ? null : <Label x={to} y={y + 32} text={write(high)} palette={palette} strong anchor={to - from < 90 ? 'start' : 'middle'} />}
+      {Array.from({ length: 11 }, (_, i) => (
+        <Line
+          key={i}
+          x1={x + (i * width) / 10}
+          y1={y - (i % 5 ? 5 : 9)}
+          x2={x + (i * width) / 10}
+          y2={y}
+          stroke={palette.ink}
+          strokeWidth={1.8}
+        />
+      ))}
+      <Rect
+        x={from}
+        y={y - 13}
+        width={Math.max(4, to - from)}
+        height={26}
+        fill={palette.pineTint}
+        stroke={palette.pine}
+        strokeWidth={2.4}
+      />
+      {low === undefined ? null : (
+        <Label
+          x={from}
+          y={y + 32}
+          text={write(low)}
+          palette={palette}
+          strong
+          anchor={to - from < 90 ? 'end' : 'middle'}
+        />
+      )}
+      {high === undefined ? null : (
+        <Label
+          x={to}
+          y={y + 32}
+          text={write(high)}
+          palette={palette}
+          strong
+          anchor={to - from < 90 ? 'start' : 'middle'}
+        />
+      )}
     </G>
   );
 }
 
 /** A limit: a dashed line in the colour of wear. */
-export function LimitLine({ x1, y1, x2, y2, palette }: Coloured & { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number }) {
-  return <Line x1={x1} y1={y1} x2={x2} y2={y2} stroke={palette.rust} strokeWidth={2.4} strokeDasharray="5 4" />;
+export function LimitLine({
+  x1,
+  y1,
+  x2,
+  y2,
+  palette,
+}: Coloured & {
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+}) {
+  return (
+    <Line
+      x1={x1}
+      y1={y1}
+      x2={x2}
+      y2={y2}
+      stroke={palette.rust}
+      strokeWidth={2.4}
+      strokeDasharray="5 4"
+    />
+  );
 }

@@ -12,15 +12,33 @@ export function Gate({ children }: { children: ReactNode }) {
   const wide = useWide();
   const palette = usePalette();
   if (!session && error) {
-    return <Screen><Notice tone="rust" title="Green Tally cannot be reached" text={`${troubleText(error)} Check the signal; nothing taken on this device is lost.`} action={{ title: 'Try again', onPress: again }} /></Screen>;
+    return (
+      <Screen>
+        <Notice
+          tone="rust"
+          title="Green Tally cannot be reached"
+          text={`${troubleText(error)} Check the signal; nothing taken on this device is lost.`}
+          action={{ title: 'Try again', onPress: again }}
+        />
+      </Screen>
+    );
   }
   if (!session) return <Loading what="Green Tally" />;
   if (session.needsSetup) return <SetupScreen />;
   if (!session.person) return <SignInScreen session={session} />;
   return (
-    <View style={{ flex: 1, minHeight: 0, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: palette.paper }}>
+    <View
+      style={{
+        flex: 1,
+        minHeight: 0,
+        flexDirection: wide ? 'row' : 'column-reverse',
+        backgroundColor: palette.paper,
+      }}
+    >
       <Nav />
-      <View style={{ flex: 1, minHeight: 0 }} role="main">{children}</View>
+      <View style={{ flex: 1, minHeight: 0 }} role="main">
+        {children}
+      </View>
     </View>
   );
 }

@@ -13,7 +13,10 @@ const PLACES = [
 ] as const;
 
 /** Whether a path lies in a place; a machine belongs to the Yard, on a phone the specs are reached through More. */
-const inPlace = (path: string, place: string, wide: boolean): boolean => (place === '/' ? path === '/' || path.startsWith('/machine') : path.startsWith(place) || (!wide && place === '/more' && path.startsWith('/specs')));
+const inPlace = (path: string, place: string, wide: boolean): boolean =>
+  place === '/'
+    ? path === '/' || path.startsWith('/machine')
+    : path.startsWith(place) || (!wide && place === '/more' && path.startsWith('/specs'));
 
 /** The places: a bar under the thumb on a phone, a rail on a wide screen. */
 export function Nav() {
@@ -23,18 +26,58 @@ export function Nav() {
   const wide = useWide();
   if (!wide && /^\/walk\/.+/.test(path)) return null;
   const rail = { width: 116, paddingVertical: 18, gap: 6, backgroundColor: palette.pine } as const;
-  const bar = { flexDirection: 'row', borderTopWidth: 2, borderTopColor: palette.line, backgroundColor: palette.card } as const;
+  const bar = {
+    flexDirection: 'row',
+    borderTopWidth: 2,
+    borderTopColor: palette.line,
+    backgroundColor: palette.card,
+  } as const;
   return (
     <View role="navigation" aria-label="Places" style={wide ? rail : bar}>
       {PLACES.filter((p) => wide || !('wideOnly' in p)).map((place) => {
         const here = inPlace(path, place.path, wide);
         const color = wide ? palette.onFill : here ? palette.pine : palette.quiet;
         return (
-          <Tap key={place.path} role="link" label={here ? `${place.title}, here` : place.title} onPress={() => router.push(place.path)} style={{ flex: wide ? 0 : 1, minHeight: 62, alignItems: 'center', justifyContent: 'center', gap: 2, borderTopWidth: wide ? 0 : 5, borderLeftWidth: wide ? 6 : 0, borderColor: here ? color : 'transparent' }}>
+          <Tap
+            key={place.path}
+            role="link"
+            label={here ? `${place.title}, here` : place.title}
+            onPress={() => router.push(place.path)}
+            style={{
+              flex: wide ? 0 : 1,
+              minHeight: 62,
+              alignItems: 'center',
+              justifyContent: 'center',
+              gap: 2,
+              borderTopWidth: wide ? 0 : 5,
+              borderLeftWidth: wide ? 6 : 0,
+              borderColor: here ? color : 'transparent',
+            }}
+          >
             <Svg width={26} height={26} viewBox="0 0 24 24" aria-hidden>
-              {place.icon ? <Path d={place.icon} stroke={color} strokeWidth={2.2} fill="none" strokeLinecap="round" strokeLinejoin="round" /> : [5, 12, 19].map((x) => <Circle key={x} cx={x} cy={12} r={1.8} fill={color} />)}
+              {place.icon ? (
+                <Path
+                  d={place.icon}
+                  stroke={color}
+                  strokeWidth={2.2}
+                  fill="none"
+                  strokeLinecap="round"
+                  strokeLinejoin="round"
+                />
+              ) : (
+                [5, 12, 19].map((x) => <Circle key={x} cx={x} cy={12} r={1.8} fill={color} />)
+              )}
             </Svg>
-            <Strong style={{ color, fontSize: 16, lineHeight: 20, fontFamily: here ? FONT.bold : FONT.regular }}>{place.title}</Strong>
+            <Strong
+              style={{
+                color,
+                fontSize: 16,
+                lineHeight: 20,
+                fontFamily: here ? FONT.bold : FONT.regular,
+              }}
+            >
+              {place.title}
+            </Strong>
           </Tap>
         );
       })}

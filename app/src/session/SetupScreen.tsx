@@ -10,7 +10,10 @@ import { Card, Field, Notice, Press, Quiet, Screen, Title } from '../ui';
 export function SetupScreen() {
   const { mutate } = useSWRConfig();
   const [trouble, setTrouble] = useState('');
-  const { control, handleSubmit, formState } = useForm({ resolver: zodResolver(Setup), defaultValues: { branch: '', name: '', signIn: '', password: '' } });
+  const { control, handleSubmit, formState } = useForm({
+    resolver: zodResolver(Setup),
+    defaultValues: { branch: '', name: '', signIn: '', password: '' },
+  });
   const submit = handleSubmit(async (entry) => {
     setTrouble('');
     try {
@@ -22,14 +25,28 @@ export function SetupScreen() {
   return (
     <Screen testID="setup">
       <Title>Welcome to Green Tally</Title>
-      <Quiet>Nobody is here yet. Name your first branch and make yourself its admin; you can add people, machines and spec sheets next.</Quiet>
+      <Quiet>
+        Nobody is here yet. Name your first branch and make yourself its admin; you can add people,
+        machines and spec sheets next.
+      </Quiet>
       <Card>
         <Field control={control} name="branch" label="Branch" />
         <Field control={control} name="name" label="Your name" />
         <Field control={control} name="signIn" label="Sign-in name" autoComplete="username" />
-        <Field control={control} name="password" label="Password, at least 10 characters" secret autoComplete="new-password" />
+        <Field
+          control={control}
+          name="password"
+          label="Password, at least 10 characters"
+          secret
+          autoComplete="new-password"
+        />
         {trouble ? <Notice tone="rust" title="Not set up" text={trouble} /> : null}
-        <Press title="Begin" fill="pine" onPress={() => void submit()} loading={formState.isSubmitting} />
+        <Press
+          title="Begin"
+          fill="pine"
+          onPress={() => void submit()}
+          loading={formState.isSubmitting}
+        />
       </Card>
     </Screen>
   );

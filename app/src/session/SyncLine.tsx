@@ -9,11 +9,26 @@ export function SyncLine() {
   const router = useRouter();
   if (sync.refused > 0) {
     return (
-      <Tap label={`${sync.refused} refused, look why`} onPress={() => router.push('/readings')} style={{ justifyContent: 'center' }}>
+      <Tap
+        label={`${sync.refused} refused, look why`}
+        onPress={() => router.push('/readings')}
+        style={{ justifyContent: 'center' }}
+      >
         <Strong tone="rust">{`${sync.refused} refused, look`}</Strong>
       </Tap>
     );
   }
-  const text = sync.waiting > 0 ? `${sync.waiting} waiting${sync.offline ? ', no signal' : ''}` : sync.offline ? 'no signal' : sync.sentAt ? `all sent ${format(new Date(sync.sentAt), 'HH:mm')}` : 'all sent';
-  return <Quiet testID="sync" live>{text}</Quiet>;
+  const text =
+    sync.waiting > 0
+      ? `${sync.waiting} waiting${sync.offline ? ', no signal' : ''}`
+      : sync.offline
+        ? 'no signal'
+        : sync.sentAt
+          ? `all sent ${format(new Date(sync.sentAt), 'HH:mm')}`
+          : 'all sent';
+  return (
+    <Quiet testID="sync" live>
+      {text}
+    </Quiet>
+  );
 }

@@ -9,7 +9,10 @@ import { Card, Choice, Field, Heading, Notice, Press, Quiet } from '../ui';
 export function AddPerson() {
   const { data: people, again } = usePeople();
   const [trouble, setTrouble] = useState('');
-  const { control, handleSubmit, reset, formState } = useForm({ resolver: zodResolver(NewPerson), defaultValues: { name: '', signIn: '', password: '', role: 'technician' as const } });
+  const { control, handleSubmit, reset, formState } = useForm({
+    resolver: zodResolver(NewPerson),
+    defaultValues: { name: '', signIn: '', password: '', role: 'technician' as const },
+  });
   const submit = handleSubmit(async (entry) => {
     setTrouble('');
     try {
@@ -23,13 +26,41 @@ export function AddPerson() {
   return (
     <Card testID="add person">
       <Heading>People</Heading>
-      {people?.people.map((p) => <Quiet key={p.id}>{`${p.name} · ${p.role} · ${p.branch}`}</Quiet>)}
+      {people?.people.map((p) => (
+        <Quiet key={p.id}>{`${p.name} · ${p.role} · ${p.branch}`}</Quiet>
+      ))}
       <Field control={control} name="name" label="Name" />
       <Field control={control} name="signIn" label="Sign-in name" />
-      <Field control={control} name="password" label="First password, at least 10 characters" secret autoComplete="new-password" />
-      <Controller control={control} name="role" render={({ field }) => <Choice label="Role" value={field.value} onChange={field.onChange} options={[{ value: 'technician', title: 'Technician' }, { value: 'planner', title: 'Planner' }, { value: 'admin', title: 'Admin' }]} />} />
+      <Field
+        control={control}
+        name="password"
+        label="First password, at least 10 characters"
+        secret
+        autoComplete="new-password"
+      />
+      <Controller
+        control={control}
+        name="role"
+        render={({ field }) => (
+          <Choice
+            label="Role"
+            value={field.value}
+            onChange={field.onChange}
+            options={[
+              { value: 'technician', title: 'Technician' },
+              { value: 'planner', title: 'Planner' },
+              { value: 'admin', title: 'Admin' },
+            ]}
+          />
+        )}
+      />
       {trouble ? <Notice tone="rust" title="Not added" text={trouble} /> : null}
-      <Press title="Add the person" onPress={() => void submit()} loading={formState.isSubmitting} small />
+      <Press
+        title="Add the person"
+        onPress={() => void submit()}
+        loading={formState.isSubmitting}
+        small
+      />
     </Card>
   );
 }

@@ -17,7 +17,10 @@ export function MoreScreen() {
   const person = session?.person;
   const signOut = async () => {
     setTrouble('');
-    if (sync.waiting > 0) return setTrouble(`${sync.waiting} readings still wait on this device for signal. Sign out once they are sent.`);
+    if (sync.waiting > 0)
+      return setTrouble(
+        `${sync.waiting} readings still wait on this device for signal. Sign out once they are sent.`,
+      );
     try {
       await api('DELETE', '/session');
       await local.kept.clear();
@@ -36,7 +39,15 @@ export function MoreScreen() {
         <Press title="Sign out" onPress={() => void signOut()} small />
       </Card>
       <Card>
-        <Choice label="Theme" value={name} onChange={choose} options={[{ value: 'daylight', title: 'Daylight', text: 'for the sun' }, { value: 'shed', title: 'Shed', text: 'dark' }]} />
+        <Choice
+          label="Theme"
+          value={name}
+          onChange={choose}
+          options={[
+            { value: 'daylight', title: 'Daylight', text: 'for the sun' },
+            { value: 'shed', title: 'Shed', text: 'dark' },
+          ]}
+        />
       </Card>
       <Card>
         <Heading>Spec sheets</Heading>
@@ -47,7 +58,10 @@ export function MoreScreen() {
       {person?.role === 'admin' ? <AddPerson /> : null}
       <Card>
         <Heading>Safety</Heading>
-        <Body>Green Tally helps to measure, judge and plan. The maker's manual, the site's lock-out rules, licensed practice and local law go before anything it says.</Body>
+        <Body>
+          Green Tally helps to measure, judge and plan. The maker's manual, the site's lock-out
+          rules, licensed practice and local law go before anything it says.
+        </Body>
       </Card>
     </Screen>
   );

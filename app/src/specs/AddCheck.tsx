@@ -13,26 +13,76 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
   const [adding, setAdding] = useState(false);
   const [component, setComponent] = useState('');
   const [kind, setKind] = useState<Check['kind']>('measure');
-  const stations = [...new Map(sheet.checks.map((c) => [c.station, c.stationName]))].sort(([a], [b]) => a - b);
+  const stations = [...new Map(sheet.checks.map((c) => [c.station, c.stationName]))].sort(
+    ([a], [b]) => a - b,
+  );
   const [station, setStation] = useState(String(stations[0]?.[0] ?? 1));
   const [wanted, setWanted] = useState('');
   const add = useOnce(async () => {
     if (!component.trim()) return setWanted('Say what is checked, for example: rear ladder.');
-    const made = withNewCheck(sheet, kind, { station: Number(station), stationName: stations.find(([s]) => String(s) === station)?.[1] ?? 'Header' }, component);
+    const made = withNewCheck(
+      sheet,
+      kind,
+      {
+        station: Number(station),
+        stationName: stations.find(([s]) => String(s) === station)?.[1] ?? 'Header',
+      },
+      component,
+    );
     if (!(await keep(made.sheet))) return;
     setAdding(false);
     setComponent('');
     onOpen(made.id);
   });
-  if (!adding) return <Press title="Add a check" testID="add check" onPress={() => setAdding(true)} small />;
+  if (!adding)
+    return <Press title="Add a check" testID="add check" onPress={() => setAdding(true)} small />;
   return (
     <Card testID="new check">
       <Heading>A new check</Heading>
-      <TextEntry label="Component" value={component} onChange={(text) => { setComponent(text); setWanted(''); }} hint="rear ladder" />
-      {wanted ? <View role="alert"><Strong tone="rust">{wanted}</Strong></View> : null}
-      <Choice label="How it is read" value={kind} onChange={setKind} options={(Object.keys(KIND_WORDS) as Check['kind'][]).map((value) => ({ value, title: KIND_WORDS[value] }))} />
-      <Choice label="Station" value={station} onChange={setStation} options={stations.map(([value, title]) => ({ value: String(value), title: `${value} · ${title}` }))} />
-      <Row><Press style={{ flex: 1 }} fill="pine" title="Add to the draft" testID="add to draft" loading={busy} onPress={() => void add()} small /><Press title="Leave it" onPress={() => setAdding(false)} small /></Row>
+      <TextEntry
+        label="Component"
+        value={component}
+        onChange={(text) => {
+          setComponent(text);
+          setWanted('');
+        }}
+        hint="rear ladder"
+      />
+      {wanted ? (
+        <View role="alert">
+          <Strong tone="rust">{wanted}</Strong>
+        </View>
+      ) : null}
+      <Choice
+        label="How it is read"
+        value={kind}
+        onChange={setKind}
+        options={(Object.keys(KIND_WORDS) as Check['kind'][]).map((value) => ({
+          value,
+          title: KIND_WORDS[value],
+        }))}
+      />
+      <Choice
+        label="Station"
+        value={station}
+        onChange={setStation}
+        options={stations.map(([value, title]) => ({
+          value: String(value),
+          title: `${value} · ${title}`,
+        }))}
+      />
+      <Row>
+        <Press
+          style={{ flex: 1 }}
+          fill="pine"
+          title="Add to the draft"
+          testID="add to draft"
+          loading={busy}
+          onPress={() => void add()}
+          small
+        />
+        <Press title="Leave it" onPress={() => setAdding(false)} small />
+      </Row>
     </Card>
   );
 }

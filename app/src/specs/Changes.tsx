@@ -9,9 +9,18 @@ export function Changes({ changes }: { changes: SheetDiff }) {
   if (nothingChanged(changes)) return <Quiet>Nothing differs.</Quiet>;
   return (
     <View style={{ gap: 6 }} testID="changes">
-      {changes.added.length ? <Strong>{`New: ${changes.added.map((c) => c.component).join(', ')}`}</Strong> : null}
-      {changes.removed.length ? <Strong tone="rust">{`Removed: ${changes.removed.map((c) => c.component).join(', ')}`}</Strong> : null}
-      {changes.changed.map((c) => <View key={c.id}><Strong>{c.component}</Strong><FieldChanges fields={c.fields} /></View>)}
+      {changes.added.length ? (
+        <Strong>{`New: ${changes.added.map((c) => c.component).join(', ')}`}</Strong>
+      ) : null}
+      {changes.removed.length ? (
+        <Strong tone="rust">{`Removed: ${changes.removed.map((c) => c.component).join(', ')}`}</Strong>
+      ) : null}
+      {changes.changed.map((c) => (
+        <View key={c.id}>
+          <Strong>{c.component}</Strong>
+          <FieldChanges fields={c.fields} />
+        </View>
+      ))}
       {changes.sheet.length ? <FieldChanges fields={changes.sheet} /> : null}
       {changes.reordered ? <Quiet>The order of the checks differs.</Quiet> : null}
     </View>
@@ -20,5 +29,13 @@ export function Changes({ changes }: { changes: SheetDiff }) {
 
 /** Field by field: what it was, what it is. */
 export function FieldChanges({ fields }: { fields: readonly FieldChange[] }) {
-  return <>{fields.map((f) => <Quiet key={f.field}>{`${f.field.replaceAll('.', ' › ')}: ${valueWords(f.before)} → ${valueWords(f.after)}`}</Quiet>)}</>;
+  return (
+    <>
+      {fields.map((f) => (
+        <Quiet
+          key={f.field}
+        >{`${f.field.replaceAll('.', ' › ')}: ${valueWords(f.before)} → ${valueWords(f.after)}`}</Quiet>
+      ))}
+    </>
+  );
 }

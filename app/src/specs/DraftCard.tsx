@@ -26,15 +26,53 @@ export function DraftCard({ editing, model }: { editing: Editing; model: string 
   if (!may) return null;
   return (
     <>
-      {trouble ? <Notice tone="rust" testID="draft trouble" title={trouble.overtaken ? 'Not kept: somebody was faster' : 'Not kept'} text={trouble.text} {...(trouble.overtaken ? { action: { title: 'Show what is there now', onPress: editing.reload } } : {})} /> : null}
+      {trouble ? (
+        <Notice
+          tone="rust"
+          testID="draft trouble"
+          title={trouble.overtaken ? 'Not kept: somebody was faster' : 'Not kept'}
+          text={trouble.text}
+          {...(trouble.overtaken
+            ? { action: { title: 'Show what is there now', onPress: editing.reload } }
+            : {})}
+        />
+      ) : null}
       {draft && changes ? (
         <Card edge="violet" testID="draft">
           <Heading>Draft, not published</Heading>
           <Quiet>{`last saved by ${draft.by}, ${dayWords(draft.updatedAt.slice(0, 10))} ${draft.updatedAt.slice(11, 16)} UTC, on revision ${draft.basedOn}`}</Quiet>
           <Changes changes={changes} />
-          <TextEntry label="Remark: what was changed, and why" value={remark} onChange={(text) => { setRemark(text); setWanted(''); }} hint="Belt limit up: two slipped last year" />
-          {wanted ? <View role="alert"><Strong tone="rust">{wanted}</Strong></View> : null}
-          <Row><Press style={{ flex: 1 }} fill="pine" title={`Publish revision ${draft.basedOn + 1}`} testID="publish" loading={busy} onPress={() => void publish()} small /><Press {...(sure ? { fill: 'rust' as const } : {})} title={sure ? 'Tap again to drop' : 'Drop draft'} onPress={() => void drop()} small /></Row>
+          <TextEntry
+            label="Remark: what was changed, and why"
+            value={remark}
+            onChange={(text) => {
+              setRemark(text);
+              setWanted('');
+            }}
+            hint="Belt limit up: two slipped last year"
+          />
+          {wanted ? (
+            <View role="alert">
+              <Strong tone="rust">{wanted}</Strong>
+            </View>
+          ) : null}
+          <Row>
+            <Press
+              style={{ flex: 1 }}
+              fill="pine"
+              title={`Publish revision ${draft.basedOn + 1}`}
+              testID="publish"
+              loading={busy}
+              onPress={() => void publish()}
+              small
+            />
+            <Press
+              {...(sure ? { fill: 'rust' as const } : {})}
+              title={sure ? 'Tap again to drop' : 'Drop draft'}
+              onPress={() => void drop()}
+              small
+            />
+          </Row>
         </Card>
       ) : null}
     </>

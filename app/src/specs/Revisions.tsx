@@ -13,8 +13,19 @@ export function Revisions({ model, shown }: { model: string; shown: number }) {
     <Card testID="revisions">
       <Heading>Revisions</Heading>
       {data.items.map((r) => (
-        <Tap key={r.revision} role="link" label={`Revision ${r.revision}${r.revision === shown ? ', shown' : ''}`} onPress={() => router.push(`/specs/${encodeURIComponent(model)}?revision=${r.revision}` as '/specs')} style={{ justifyContent: 'center' }}>
-          <View><Strong>{`${r.revision}${r.revision === shown ? ' · shown' : ''}`}</Strong><Quiet>{`${dayWords(r.publishedAt.slice(0, 10))} · ${r.publishedBy} · ${r.remark || 'no remark'}`}</Quiet></View>
+        <Tap
+          key={r.revision}
+          role="link"
+          label={`Revision ${r.revision}${r.revision === shown ? ', shown' : ''}`}
+          onPress={() =>
+            router.push(`/specs/${encodeURIComponent(model)}?revision=${r.revision}` as '/specs')
+          }
+          style={{ justifyContent: 'center' }}
+        >
+          <View>
+            <Strong>{`${r.revision}${r.revision === shown ? ' · shown' : ''}`}</Strong>
+            <Quiet>{`${dayWords(r.publishedAt.slice(0, 10))} · ${r.publishedBy} · ${r.remark || 'no remark'}`}</Quiet>
+          </View>
         </Tap>
       ))}
     </Card>

@@ -11,31 +11,59 @@ const check = (sheet: SpecSheet, id: string): Check => {
   if (!found) throw new Error(id);
   return found;
 };
-const read = (sheet: SpecSheet, one: Check, change: Record<string, string>) => formSchema(sheet, one).safeParse({ ...toForm(one), ...change });
+const read = (sheet: SpecSheet, one: Check, change: Record<string, string>) =>
+  formSchema(sheet, one).safeParse({ ...toForm(one), ...change });
 const troubles = (sheet: SpecSheet, one: Check, change: Record<string, string>) => {
   const result = read(sheet, one, change);
-  return result.success ? {} : Object.fromEntries(result.error.issues.map((i) => [i.path.join('.'), i.message]));
+  return result.success
+    ? {}
+    : Object.fromEntries(result.error.issues.map((i) => [i.path.join('.'), i.message]));
 };
 
 describe('the form of a check', () => {
-  test.each(sheets.map((s) => [s.model, s] as const))('opening and keeping any check of %s changes nothing', (_model, sheet) => {
-    for (const one of sheet.checks) {
-      const result = read(sheet, one, {});
-      expect([one.id, result.success, result.success ? result.data : result.error.issues]).toEqual([one.id, true, one]);
-    }
-  });
+  test.each(sheets.map((s) => [s.model, s] as const))(
+    'opening and keeping any check of %s changes nothing',
+    (_model, sheet) => {
+      for (const one of sheet.checks) {
+        const result = read(sheet, one, {});
+        expect([
+          one.id,
+          result.success,
+          result.success ? result.data : result.error.issues,
+        ]).toEqual([one.id, true, one]);
+      }
+    },
+  );
   const [small, large, auger] = sheets as [SpecSheet, SpecSheet, SpecSheet];
   test('a limit is read in the unit of its check, or in the one that is written', () => {
     const belt = check(small, 'fan-drive-belt');
-    expect(read(small, belt, { limit_limit: '1 23/64' }).data).toMatchObject({ limit: { limit: 34.528125 } });
-    expect(read(small, belt, { limit_limit: '34 mm' }).data).toMatchObject({ limit: { limit: 34 } });
+    expect(read(small, belt, { limit_limit: '1 23/64' }).data).toMatchObject({
+      limit: { limit: 34.528125 },
+    });
+    expect(read(small, belt, { limit_limit: '34 mm' }).data).toMatchObject({
+      limit: { limit: 34 },
+    });
   });
-  test('a wear limit on the other side of new turns the worn side with it', () => expect(read(large, check(large, 'fan-drive-belt'), { limit_limit: '41' }).data).toMatchObject({ limit: { wornSide: 'larger' } }));
+  test('a wear limit on the other side of new turns the worn side with it', () =>
+    expect(read(large, check(large, 'fan-drive-belt'), { limit_limit: '41' }).data).toMatchObject({
+      limit: { wornSide: 'larger' },
+    }));
   test.each([
-    ['fan-drive-belt', { limit_limit: 'wide' }, 'limit_limit', /not a number/], ['fan-drive-belt', { limit_limit: '38' }, 'limit_limit', /differs from the new size/], ['stripper-plates', { limit_low: '9' }, 'limit_low', /below the highest/],
-    ['fan-drive-belt', { places: 'a, a' }, 'places', /all different/], ['fan-drive-belt', { knockOns: 'nowhere | because' }, 'knockOns', /there is no "nowhere"/], ['fan-drive-belt', { parts: 'LM-1' }, 'parts', /in line 1/], ['fan-drive-belt', { labour_measure: 'soon' }, 'labour_measure', /"soon" is none/],
-    ['fan-drive-belt', { component: '' }, 'component', /some text/], ['chopper-knives', { total: '4.5' }, 'total', /whole number/], ['drum-height', { expected: ' | | middle | ' }, 'expected', /one of its options/],
-  ])('%s with %j is refused at %s', (id, change, field, message) => expect(troubles(large, check(large, id), change as unknown as Record<string, string>)[field]).toMatch(message));
+    ['fan-drive-belt', { limit_limit: 'wide' }, 'limit_limit', /not a number/],
+    ['fan-drive-belt', { limit_limit: '38' }, 'limit_limit', /differs from the new size/],
+    ['stripper-plates', { limit_low: '9' }, 'limit_low', /below the highest/],
+    ['fan-drive-belt', { places: 'a, a' }, 'places', /all different/],
+    ['fan-drive-belt', { knockOns: 'nowhere | because' }, 'knockOns', /there is no "nowhere"/],
+    ['fan-drive-belt', { parts: 'LM-1' }, 'parts', /in line 1/],
+    ['fan-drive-belt', { labour_measure: 'soon' }, 'labour_measure', /"soon" is none/],
+    ['fan-drive-belt', { component: '' }, 'component', /some text/],
+    ['chopper-knives', { total: '4.5' }, 'total', /whole number/],
+    ['drum-height', { expected: ' | | middle | ' }, 'expected', /one of its options/],
+  ])('%s with %j is refused at %s', (id, change, field, message) =>
+    expect(
+      troubles(large, check(large, id), change as unknown as Record<string, string>)[field],
+    ).toMatch(message),
+  );
   test('what may be empty may be emptied', () => {
     const plates = check(large, 'stripper-plates');
     const kept = read(large, plates, { maxDifference: '', limit_low: '' });
@@ -43,8 +71,16 @@ describe('the form of a check', () => {
     expect(kept.data && 'maxDifference' in kept.data).toBe(false);
   });
   test('parts keep why their mates come along; settings keep their reasons', () => {
-    expect(toForm(check(large, 'chopper-knives'))['parts']).toContain('LM-7712 | Chopper knife | 1 | Opposite mates together.');
-    expect(read(large, check(large, 'drum-height'), { expected: ' | | high | \nlentils | | low | stones' }).data).toMatchObject({ expected: [{ option: 'high' }, { crop: 'lentils', option: 'low', because: 'stones' }] });
+    expect(toForm(check(large, 'chopper-knives'))['parts']).toContain(
+      'LM-7712 | Chopper knife | 1 | Opposite mates together.',
+    );
+    expect(
+      read(large, check(large, 'drum-height'), {
+        expected: ' | | high | \nlentils | | low | stones',
+      }).data,
+    ).toMatchObject({
+      expected: [{ option: 'high' }, { crop: 'lentils', option: 'low', because: 'stones' }],
+    });
   });
   test('every kind has its fields, each with a name of its own', () => {
     for (const one of [...large.checks, ...auger.checks]) {
@@ -58,7 +94,18 @@ describe('the form of a check', () => {
 describe('a new check', () => {
   const gf7Sheet = sheets[2] as SpecSheet;
   const station = { station: 2, stationName: 'Header' };
-  test.each(['measure', 'series', 'mark', 'feel', 'gonogo', 'count', 'condition', 'level', 'setting', 'service'] as const)('of kind %s is valid at once, and its form can be kept', (kind) => {
+  test.each([
+    'measure',
+    'series',
+    'mark',
+    'feel',
+    'gonogo',
+    'count',
+    'condition',
+    'level',
+    'setting',
+    'service',
+  ] as const)('of kind %s is valid at once, and its form can be kept', (kind) => {
     const made = withNewCheck(gf7Sheet, kind, station, 'Rear ladder');
     expect(made.id).toBe('rear-ladder');
     expect(SpecSheet.safeParse(made.sheet).error?.issues ?? []).toEqual([]);
@@ -72,8 +119,15 @@ describe('a new check', () => {
   });
   test('it stands after the others of its station', () => {
     const ax = sheets[1] as SpecSheet;
-    const made = withNewCheck(ax, 'condition', { station: 3, stationName: 'Feeder face' }, 'Ladder');
+    const made = withNewCheck(
+      ax,
+      'condition',
+      { station: 3, stationName: 'Feeder face' },
+      'Ladder',
+    );
     const at = made.sheet.checks.findIndex((c) => c.id === made.id);
-    expect([made.sheet.checks[at - 1]?.station, made.sheet.checks[at + 1]?.station]).toEqual([3, 4]);
+    expect([made.sheet.checks[at - 1]?.station, made.sheet.checks[at + 1]?.station]).toEqual([
+      3, 4,
+    ]);
   });
 });

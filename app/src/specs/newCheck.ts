@@ -2,8 +2,18 @@ import { Check, type SpecSheet } from '@green-tally/core/contracts';
 
 /** What only a kind has, at its plainest: enough to be valid, to be changed at once. */
 const PLAINEST: Readonly<Record<Check['kind'], object>> = {
-  measure: { method: 'clearance', limit: { type: 'band', low: 1, high: 2 }, tool: { name: 'Caliper', resolution: 0.1 } },
-  series: { method: 'clearance', limit: { type: 'band', low: 1, high: 2 }, outOfFamily: 1, places: ['left', 'right'], tool: { name: 'Caliper', resolution: 0.1 } },
+  measure: {
+    method: 'clearance',
+    limit: { type: 'band', low: 1, high: 2 },
+    tool: { name: 'Caliper', resolution: 0.1 },
+  },
+  series: {
+    method: 'clearance',
+    limit: { type: 'band', low: 1, high: 2 },
+    outOfFamily: 1,
+    places: ['left', 'right'],
+    tool: { name: 'Caliper', resolution: 0.1 },
+  },
   mark: { method: 'tip-to-tip', gauge: { length: 40, past: 2 }, maxSideDifference: 3 },
   feel: { method: 'elevator-feel', good: ['justSlides', 'slidesEasily'] },
   gonogo: { method: 'gonogo', gauge: 'Wear gauge', good: 'doesNotFit' },
@@ -19,14 +29,52 @@ const PLAINEST: Readonly<Record<Check['kind'], object>> = {
  * @param component what it is called; its id is made from it, and kept different from all others
  * @returns the sheet with it, and its id
  */
-export function withNewCheck(sheet: SpecSheet, kind: Check['kind'], station: { readonly station: number; readonly stationName: string }, component: string): { sheet: SpecSheet; id: string } {
-  const stem = component.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 50) || 'check';
+export function withNewCheck(
+  sheet: SpecSheet,
+  kind: Check['kind'],
+  station: { readonly station: number; readonly stationName: string },
+  component: string,
+): { sheet: SpecSheet; id: string } {
+  const stem =
+    component
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 50) || 'check';
   const taken = new Set(sheet.checks.map((c) => c.id));
-  const id = [stem, ...Array.from({ length: sheet.checks.length + 1 }, (_, i) => `${stem}-${i + 2}`)].find((i) => !taken.has(i)) ?? stem;
+  const id =
+    [stem, ...Array.from({ length: sheet.checks.length + 1 }, (_, i) => `${stem}-${i + 2}`)].find(
+      (i) => !taken.has(i),
+    ) ?? stem;
   const check = Check.parse({
-    id, station: station.station, stationName: station.stationName, component: component.trim(), measures: 'what is read', kind, on: sheet.machine, places: ['here'], position: sheet.checks.find((c) => c.station === station.station)?.position ?? 'Header down in working position',
-    how: '', why: '', tool: { name: 'By eye and glove', resolution: 1 }, labour: { measure: 3 }, labourPer: 'check', ifLeft: 'Say what happens if it is left.', safety: ['Engine stopped, key out and on you, isolator off, all motion run down.'], source: 'Say book and page.', ...PLAINEST[kind],
+    id,
+    station: station.station,
+    stationName: station.stationName,
+    component: component.trim(),
+    measures: 'what is read',
+    kind,
+    on: sheet.machine,
+    places: ['here'],
+    position:
+      sheet.checks.find((c) => c.station === station.station)?.position ??
+      'Header down in working position',
+    how: '',
+    why: '',
+    tool: { name: 'By eye and glove', resolution: 1 },
+    labour: { measure: 3 },
+    labourPer: 'check',
+    ifLeft: 'Say what happens if it is left.',
+    safety: ['Engine stopped, key out and on you, isolator off, all motion run down.'],
+    source: 'Say book and page.',
+    ...PLAINEST[kind],
   });
   const after = sheet.checks.findLastIndex((c) => c.station <= station.station) + 1;
-  return { id, sheet: { ...sheet, checks: [...sheet.checks.slice(0, after), check, ...sheet.checks.slice(after)] } };
+  return {
+    id,
+    sheet: {
+      ...sheet,
+      checks: [...sheet.checks.slice(0, after), check, ...sheet.checks.slice(after)],
+    },
+  };
 }

@@ -33,7 +33,12 @@ export function useEditing(model: string, detail: SpecDetail): Editing {
   const [busy, setBusy] = useState(false);
   const draft = data?.draft ?? undefined;
   const path = `/specs/${encodeURIComponent(model)}`;
-  const everything = () => mutate((key) => typeof key === 'string' && (key.startsWith('/spec') || key.startsWith('/machines') || key === '/yard'));
+  const everything = () =>
+    mutate(
+      (key) =>
+        typeof key === 'string' &&
+        (key.startsWith('/spec') || key.startsWith('/machines') || key === '/yard'),
+    );
   const attempt = async (work: () => Promise<unknown>): Promise<boolean> => {
     setBusy(true);
     setTrouble(undefined);
@@ -41,22 +46,36 @@ export function useEditing(model: string, detail: SpecDetail): Editing {
       await work();
       return true;
     } catch (error) {
-      setTrouble({ text: error instanceof ApiProblem ? error.message : troubleText(error), overtaken: error instanceof ApiProblem && error.problem.status === 409 });
+      setTrouble({
+        text: error instanceof ApiProblem ? error.message : troubleText(error),
+        overtaken: error instanceof ApiProblem && error.problem.status === 409,
+      });
       return false;
     } finally {
       setBusy(false);
     }
   };
   return {
-    may, draft, sheet: draft?.sheet ?? detail.sheet, changes: draft ? diffSheets(detail.sheet, draft.sheet) : undefined, trouble, busy,
-    keep: (sheet) => attempt(async () => {
-      await api('PUT', `${path}/draft`, { basedOn: draft?.basedOn ?? detail.sheet.revision, sheet, version: draft?.version ?? 0 });
-      await mutate(`${path}/draft`);
-    }),
-    publish: (remark) => attempt(async () => {
-      await api('POST', `${path}/publish`, { version: draft?.version ?? 0, remark });
-      await everything();
-    }),
+    may,
+    draft,
+    sheet: draft?.sheet ?? detail.sheet,
+    changes: draft ? diffSheets(detail.sheet, draft.sheet) : undefined,
+    trouble,
+    busy,
+    keep: (sheet) =>
+      attempt(async () => {
+        await api('PUT', `${path}/draft`, {
+          basedOn: draft?.basedOn ?? detail.sheet.revision,
+          sheet,
+          version: draft?.version ?? 0,
+        });
+        await mutate(`${path}/draft`);
+      }),
+    publish: (remark) =>
+      attempt(async () => {
+        await api('POST', `${path}/publish`, { version: draft?.version ?? 0, remark });
+        await everything();
+      }),
     drop: async () => {
       await attempt(() => api('DELETE', `${path}/draft`));
       again();

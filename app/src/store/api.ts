@@ -20,14 +20,30 @@ export class Unreachable extends Error {
 }
 
 /** Sends a request under /api; JSON in and out unless `text` is given. @throws ApiProblem, Unreachable */
-export async function api(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown, text?: string): Promise<unknown> {
+export async function api(
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+  path: string,
+  body?: unknown,
+  text?: string,
+): Promise<unknown> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
       credentials: 'same-origin',
-      headers: { accept: 'application/json', ...(text !== undefined ? { 'content-type': 'text/plain' } : body !== undefined ? { 'content-type': 'application/json' } : {}) },
-      ...(text !== undefined ? { body: text } : body !== undefined ? { body: JSON.stringify(body) } : {}),
+      headers: {
+        accept: 'application/json',
+        ...(text !== undefined
+          ? { 'content-type': 'text/plain' }
+          : body !== undefined
+            ? { 'content-type': 'application/json' }
+            : {}),
+      },
+      ...(text !== undefined
+        ? { body: text }
+        : body !== undefined
+          ? { body: JSON.stringify(body) }
+          : {}),
     });
   } catch {
     throw new Unreachable();
@@ -42,12 +58,22 @@ export async function api(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', p
     return answer;
   }
   const problem = Problem.safeParse(answer);
-  throw new ApiProblem(problem.success ? problem.data : { type: 'about:blank', title: 'Refused', status: response.status });
+  throw new ApiProblem(
+    problem.success
+      ? problem.data
+      : { type: 'about:blank', title: 'Refused', status: response.status },
+  );
 }
 
 /** What went wrong, in words for a screen. */
 export function troubleText(error: unknown): string {
-  if (error instanceof ApiProblem) return [error.message, ...error.fields.filter((f) => !error.message.includes(f.message)).map((f) => `${f.field}: ${f.message}`)].join(' ');
+  if (error instanceof ApiProblem)
+    return [
+      error.message,
+      ...error.fields
+        .filter((f) => !error.message.includes(f.message))
+        .map((f) => `${f.field}: ${f.message}`),
+    ].join(' ');
   if (error instanceof Error) return error.message;
   return 'Something went wrong.';
 }

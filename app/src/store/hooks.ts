@@ -1,7 +1,20 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR, { type SWRConfiguration } from 'swr';
 import { z } from 'zod';
-import { Machine, MachineFile, Person, RejudgeAnswer, RevisionPage, Session, SheetDraft, SpecDetail, SpecPage, SpecSheet, Visit, Yard } from '@green-tally/core/contracts';
+import {
+  Machine,
+  MachineFile,
+  Person,
+  RejudgeAnswer,
+  RevisionPage,
+  Session,
+  SheetDraft,
+  SpecDetail,
+  SpecPage,
+  SpecSheet,
+  Visit,
+  Yard,
+} from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
 import { api, Unreachable } from './api';
 import { placeNow } from './clock';
@@ -28,7 +41,10 @@ export const swrConfig: SWRConfiguration = {
 /** Asks for `path` and holds the answer against its contract. */
 function useAnswer<T>(path: string | null, contract: z.ZodType<T>) {
   const { data, error, isLoading, mutate } = useSWR<unknown, unknown>(path);
-  const parsed = useMemo(() => (data === undefined ? undefined : contract.parse(data)), [data, contract]);
+  const parsed = useMemo(
+    () => (data === undefined ? undefined : contract.parse(data)),
+    [data, contract],
+  );
   return { data: parsed, error, isLoading, again: () => void mutate() };
 }
 
@@ -41,13 +57,31 @@ const Specs = z.object({ sheets: z.array(SpecSheet) });
 export const useSpecs = () => useAnswer('/specs', Specs);
 export const useSpecModels = () => useAnswer('/spec-models?limit=500', SpecPage);
 /** One revision of a model, the newest unless said. */
-export const useSpec = (model: string, revision?: string) => useAnswer(model ? `/specs/${encodeURIComponent(model)}${revision ? `?revision=${encodeURIComponent(revision)}` : ''}` : null, SpecDetail);
-export const useRevisions = (model: string) => useAnswer(`/specs/${encodeURIComponent(model)}/revisions`, RevisionPage);
+export const useSpec = (model: string, revision?: string) =>
+  useAnswer(
+    model
+      ? `/specs/${encodeURIComponent(model)}${revision ? `?revision=${encodeURIComponent(revision)}` : ''}`
+      : null,
+    SpecDetail,
+  );
+export const useRevisions = (model: string) =>
+  useAnswer(`/specs/${encodeURIComponent(model)}/revisions`, RevisionPage);
 const OpenDraft = z.object({ draft: SheetDraft.nullable() });
 /** The draft of a model; asked for only by those who may change it. */
-export const useSheetDraft = (model: string, asked: boolean) => useAnswer(asked && model ? `/specs/${encodeURIComponent(model)}/draft` : null, OpenDraft);
+export const useSheetDraft = (model: string, asked: boolean) =>
+  useAnswer(asked && model ? `/specs/${encodeURIComponent(model)}/draft` : null, OpenDraft);
 /** What judging a machine under a revision would change; asked for when there is a model to ask about. */
-export const useRejudge = (machineId: string, model: string | undefined, revision: number | undefined) => useAnswer(model && revision ? `/machines/${machineId}/rejudge?model=${encodeURIComponent(model)}&revision=${revision}` : null, RejudgeAnswer);
+export const useRejudge = (
+  machineId: string,
+  model: string | undefined,
+  revision: number | undefined,
+) =>
+  useAnswer(
+    model && revision
+      ? `/machines/${machineId}/rejudge?model=${encodeURIComponent(model)}&revision=${revision}`
+      : null,
+    RejudgeAnswer,
+  );
 const Visits = z.object({ visits: z.array(z.object({ visit: Visit, machine: Machine })) });
 export const useVisits = () => useAnswer('/visits', Visits);
 
@@ -60,20 +94,43 @@ export function useOutgoing(machineId?: string): readonly Outgoing[] | undefined
   const [outgoing, setOutgoing] = useState<readonly Outgoing[] | undefined>(undefined);
   useEffect(() => {
     let current = true;
-    void (machineId ? local.outgoing.where('machineId').equals(machineId).toArray() : local.outgoing.toArray()).then((rows) => { if (current) setOutgoing(rows); });
-    return () => { current = false; };
+    void (
+      machineId
+        ? local.outgoing.where('machineId').equals(machineId).toArray()
+        : local.outgoing.toArray()
+    ).then((rows) => {
+      if (current) setOutgoing(rows);
+    });
+    return () => {
+      current = false;
+    };
   }, [changes, machineId]);
   return outgoing;
 }
 
 /** A machine with everything known here and there, and where it stands today by core. */
-export function useMachine(id: string): { file: MachineFile | undefined; standing: Standing | undefined; error: unknown; isLoading: boolean; again: () => void } {
+export function useMachine(id: string): {
+  file: MachineFile | undefined;
+  standing: Standing | undefined;
+  error: unknown;
+  isLoading: boolean;
+  again: () => void;
+} {
   const { data, error, isLoading, again } = useAnswer(id ? `/machines/${id}` : null, MachineFile);
   const outgoing = useOutgoing(id);
   const today = useToday();
-  const file = useMemo(() => (data && outgoing ? withOutgoing(data, outgoing) : undefined), [data, outgoing]);
+  const file = useMemo(
+    () => (data && outgoing ? withOutgoing(data, outgoing) : undefined),
+    [data, outgoing],
+  );
   const standing = useMemo(() => (file ? standingOf(file, today) : undefined), [file, today]);
-  return { file, standing, error, isLoading: isLoading || (data !== undefined && file === undefined), again };
+  return {
+    file,
+    standing,
+    error,
+    isLoading: isLoading || (data !== undefined && file === undefined),
+    again,
+  };
 }
 
 /** The clock of the place. */
@@ -87,12 +144,19 @@ export function useToday(): string {
 
 /** A value kept on this device under a key while it is being entered; survives a reload. */
 export function useDraft(key: string): readonly [string, (text: string) => void] {
-  const text = useSyncExternalStore(onDraft, () => globalThis.localStorage?.getItem(key) ?? '', () => '');
-  return [text, (next: string) => {
-    if (next === '') globalThis.localStorage?.removeItem(key);
-    else globalThis.localStorage?.setItem(key, next);
-    draftListeners.forEach((l) => l());
-  }] as const;
+  const text = useSyncExternalStore(
+    onDraft,
+    () => globalThis.localStorage?.getItem(key) ?? '',
+    () => '',
+  );
+  return [
+    text,
+    (next: string) => {
+      if (next === '') globalThis.localStorage?.removeItem(key);
+      else globalThis.localStorage?.setItem(key, next);
+      draftListeners.forEach((l) => l());
+    },
+  ] as const;
 }
 
 const draftListeners = new Set<() => void>();

@@ -9,7 +9,11 @@ export type Outgoing = {
   /** refused ones stay, with the reason, until a person deals with them */
   readonly state: 'waiting' | 'refused';
   readonly why: string;
-} & ({ readonly kind: 'walk'; readonly body: Walk } | { readonly kind: 'reading'; readonly body: Reading } | { readonly kind: 'work'; readonly body: WorkItem });
+} & (
+  | { readonly kind: 'walk'; readonly body: Walk }
+  | { readonly kind: 'reading'; readonly body: Reading }
+  | { readonly kind: 'work'; readonly body: WorkItem }
+);
 
 /** An answer of the server, kept to be read without signal. */
 export interface Kept {

@@ -13,15 +13,24 @@ beforeEach(async () => {
   globalThis.fetch = jest.fn(async (url: string, init: RequestInit) => {
     const body = JSON.parse(String(init.body)) as { readings?: { id: string }[]; id?: string };
     sent.push({ url, ids: body.readings?.map((r) => r.id) ?? [String(body.id)] });
-    const answer = answers.shift() ?? { status: 200, body: { results: (body.readings ?? []).map((r) => ({ id: r.id, result: 'accepted' })) } };
+    const answer = answers.shift() ?? {
+      status: 200,
+      body: { results: (body.readings ?? []).map((r) => ({ id: r.id, result: 'accepted' })) },
+    };
     if (answer === 'no signal') throw new TypeError('Failed to fetch');
-    return { status: answer.status, ok: answer.status < 400, headers: new Headers({ 'content-type': 'application/json' }), json: async () => answer.body } as Response;
+    return {
+      status: answer.status,
+      ok: answer.status < 400,
+      headers: new Headers({ 'content-type': 'application/json' }),
+      json: async () => answer.body,
+    } as Response;
   }) as unknown as typeof fetch;
 });
 afterEach(() => pauseOutbox());
 afterAll(() => local.close());
 
-const belt = (mm: number) => reading('fan-drive-belt', 'belt', { kind: 'measure', values: [mm], typed: [], unit: 'mm' });
+const belt = (mm: number) =>
+  reading('fan-drive-belt', 'belt', { kind: 'measure', values: [mm], typed: [], unit: 'mm' });
 const put1 = async (r = belt(37)) => {
   await put([{ kind: 'reading', body: r }]);
   await flush();
@@ -46,17 +55,30 @@ describe('the outbox', () => {
   });
   test('an answer lost on the way: sent again, a duplicate counts as stored', async () => {
     const r = belt(37);
-    answers = ['no signal', { status: 200, body: { results: [{ id: r.id, result: 'duplicate' }] } }];
+    answers = [
+      'no signal',
+      { status: 200, body: { results: [{ id: r.id, result: 'duplicate' }] } },
+    ];
     await put1(r);
     await flush();
     expect(await local.outgoing.count()).toBe(0);
   });
   test('a refused reading stays with the reason until somebody has read it', async () => {
     const r = belt(37);
-    const refusal = { status: 200, body: { results: [{ id: r.id, result: 'rejected', errors: [{ field: 'place', message: 'not a place' }] }] } };
+    const refusal = {
+      status: 200,
+      body: {
+        results: [
+          { id: r.id, result: 'rejected', errors: [{ field: 'place', message: 'not a place' }] },
+        ],
+      },
+    };
     answers = [refusal];
     await put1(r);
-    expect(await local.outgoing.get(r.id)).toMatchObject({ state: 'refused', why: 'place: not a place' });
+    expect(await local.outgoing.get(r.id)).toMatchObject({
+      state: 'refused',
+      why: 'place: not a place',
+    });
     await dismiss(r.id);
     expect(syncNow().refused).toBe(0);
   });
@@ -69,15 +91,28 @@ describe('the outbox', () => {
   test('a walk goes before its readings', async () => {
     const walk = machineFile().walks[0]!;
     answers = ['no signal', { status: 200, body: {} }];
-    await put([{ kind: 'reading', body: belt(37) }, { kind: 'walk', body: walk }]);
+    await put([
+      { kind: 'reading', body: belt(37) },
+      { kind: 'walk', body: walk },
+    ]);
     await flush();
     await flush();
     expect(sent.filter((s) => s.url.includes('readings')).length).toBeGreaterThan(0);
-    expect(sent.findIndex((s) => s.url.includes('walks'))).toBeLessThan(sent.findIndex((s) => s.url.includes('readings')));
+    expect(sent.findIndex((s) => s.url.includes('walks'))).toBeLessThan(
+      sent.findIndex((s) => s.url.includes('readings')),
+    );
   });
   test("a machine's file shows what waits here, once", () => {
     const r = belt(37);
-    const entry = { id: r.id, machineId: r.machineId, kind: 'reading' as const, body: r, queuedAt: '', state: 'waiting' as const, why: '' };
+    const entry = {
+      id: r.id,
+      machineId: r.machineId,
+      kind: 'reading' as const,
+      body: r,
+      queuedAt: '',
+      state: 'waiting' as const,
+      why: '',
+    };
     expect(withOutgoing(machineFile(), [entry]).readings).toHaveLength(1);
     expect(withOutgoing(machineFile([r]), [entry]).readings).toHaveLength(1);
   });

@@ -11,7 +11,13 @@
  * harm, for ids are made here and the server stores an id once.
  */
 import { mutate } from 'swr';
-import { BatchAnswer, type MachineFile, type Reading, type Walk, type WorkItem } from '@green-tally/core/contracts';
+import {
+  BatchAnswer,
+  type MachineFile,
+  type Reading,
+  type Walk,
+  type WorkItem,
+} from '@green-tally/core/contracts';
 import { api, ApiProblem, troubleText, Unreachable } from './api';
 import { local, type Outgoing } from './local';
 
@@ -39,22 +45,37 @@ export const syncNow = (): Sync => sync;
 export const outboxChanges = (): number => changes;
 export function onSync(listener: () => void): () => void {
   listeners.push(listener);
-  return () => { listeners = listeners.filter((l) => l !== listener); };
+  return () => {
+    listeners = listeners.filter((l) => l !== listener);
+  };
 }
 
 async function tell(change: Partial<Sync> = {}): Promise<void> {
-  const [waiting, refused] = await Promise.all([local.outgoing.where('state').equals('waiting').count(), local.outgoing.where('state').equals('refused').count()]);
+  const [waiting, refused] = await Promise.all([
+    local.outgoing.where('state').equals('waiting').count(),
+    local.outgoing.where('state').equals('refused').count(),
+  ]);
   sync = { ...sync, waiting, refused, ...change };
   changes += 1;
   listeners.forEach((l) => l());
 }
 
-type New = { kind: 'walk'; body: Walk } | { kind: 'reading'; body: Reading } | { kind: 'work'; body: WorkItem };
+type New =
+  | { kind: 'walk'; body: Walk }
+  | { kind: 'reading'; body: Reading }
+  | { kind: 'work'; body: WorkItem };
 
 /** Keeps entries here and starts sending. Resolves when they are safe on this device. */
 export async function put(entries: readonly New[]): Promise<void> {
   const queuedAt = new Date().toISOString();
-  const rows = entries.map((e): Outgoing => ({ ...e, id: e.body.id, machineId: e.body.machineId, queuedAt, state: 'waiting', why: '' }));
+  const rows = entries.map((e): Outgoing => ({
+    ...e,
+    id: e.body.id,
+    machineId: e.body.machineId,
+    queuedAt,
+    state: 'waiting',
+    why: '',
+  }));
   await local.outgoing.bulkPut(rows);
   await tell();
   flushSoon();
@@ -64,20 +85,28 @@ let running: Promise<void> | undefined;
 
 /** Sends what waits. Safe to call at any time: one run at a time here, one tab at a time on this device. */
 export function flush(): Promise<void> {
-  running ??= sendUnderLock().finally(() => { running = undefined; });
+  running ??= sendUnderLock().finally(() => {
+    running = undefined;
+  });
   return running;
 }
 
 /** Sends without being waited for, after a run under way (which may just have looked); what breaks is told to the console. */
 function flushSoon(): void {
   const before = running ?? Promise.resolve();
-  before.catch(() => undefined).then(flush).catch((error: unknown) => console.error('outbox', error));
+  before
+    .catch(() => undefined)
+    .then(flush)
+    .catch((error: unknown) => console.error('outbox', error));
 }
 
 async function sendUnderLock(): Promise<void> {
   clearTimeout(timer);
   const locks = globalThis.navigator?.locks;
-  if (locks) await locks.request('green-tally-outbox', { ifAvailable: true }, async (lock) => { if (lock) await sendAll(); });
+  if (locks)
+    await locks.request('green-tally-outbox', { ifAvailable: true }, async (lock) => {
+      if (lock) await sendAll();
+    });
   else await sendAll();
 }
 
@@ -103,7 +132,11 @@ async function sendAll(): Promise<void> {
 async function sendSome(waiting: readonly Outgoing[]): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
   const readings = waiting.filter((o) => o.kind === 'reading').slice(0, A_BATCH);
-  const first = walks.length ? walks : readings.length ? readings : waiting.filter((o) => o.kind === 'work');
+  const first = walks.length
+    ? walks
+    : readings.length
+      ? readings
+      : waiting.filter((o) => o.kind === 'work');
   const [one] = first;
   if (!one) return;
   if (one.kind === 'reading') return sendReadings(readings);
@@ -120,13 +153,24 @@ async function sendSome(waiting: readonly Outgoing[]): Promise<void> {
 }
 
 /** A 4xx that trying again would not change. Signed out, too many, too early: those are for later. */
-const isRefusal = (error: unknown): boolean => error instanceof ApiProblem && error.problem.status >= 400 && error.problem.status < 500 && ![401, 408, 425, 429].includes(error.problem.status);
+const isRefusal = (error: unknown): boolean =>
+  error instanceof ApiProblem &&
+  error.problem.status >= 400 &&
+  error.problem.status < 500 &&
+  ![401, 408, 425, 429].includes(error.problem.status);
 
 async function sendReadings(entries: readonly Outgoing[]): Promise<void> {
   const refused = new Map<string, string>();
   try {
-    const { results } = BatchAnswer.parse(await api('POST', '/readings:batch', { readings: entries.map((e) => e.body) }));
-    for (const r of results) if (r.result === 'rejected') refused.set(r.id, (r.errors ?? []).map((e) => `${e.field}: ${e.message}`).join(' ') || 'refused');
+    const { results } = BatchAnswer.parse(
+      await api('POST', '/readings:batch', { readings: entries.map((e) => e.body) }),
+    );
+    for (const r of results)
+      if (r.result === 'rejected')
+        refused.set(
+          r.id,
+          (r.errors ?? []).map((e) => `${e.field}: ${e.message}`).join(' ') || 'refused',
+        );
   } catch (error) {
     if (!isRefusal(error) || entries.length > 1) throw error;
     entries.forEach((e) => refused.set(e.id, troubleText(error)));
@@ -135,16 +179,28 @@ async function sendReadings(entries: readonly Outgoing[]): Promise<void> {
 }
 
 /** Sent ones move into the machine's kept file before they leave the outbox, so that no view loses them in between. */
-async function settle(entries: readonly Outgoing[], refused: ReadonlyMap<string, string>): Promise<void> {
+async function settle(
+  entries: readonly Outgoing[],
+  refused: ReadonlyMap<string, string>,
+): Promise<void> {
   const sent = entries.filter((e) => !refused.has(e.id));
   for (const machineId of new Set(sent.map((e) => e.machineId))) {
     const own = sent.filter((e) => e.machineId === machineId);
-    await mutate(`/machines/${machineId}`, (file: MachineFile | undefined) => file && withOutgoing(file, own), { revalidate: false });
+    await mutate(
+      `/machines/${machineId}`,
+      (file: MachineFile | undefined) => file && withOutgoing(file, own),
+      { revalidate: false },
+    );
   }
-  await local.outgoing.bulkPut(entries.filter((e) => refused.has(e.id)).map((e) => ({ ...e, state: 'refused' as const, why: refused.get(e.id) ?? '' })));
+  await local.outgoing.bulkPut(
+    entries
+      .filter((e) => refused.has(e.id))
+      .map((e) => ({ ...e, state: 'refused' as const, why: refused.get(e.id) ?? '' })),
+  );
   await local.outgoing.bulkDelete(sent.map((e) => e.id));
   await tell();
-  for (const machineId of new Set(sent.map((e) => e.machineId))) void mutate(`/machines/${machineId}`);
+  for (const machineId of new Set(sent.map((e) => e.machineId)))
+    void mutate(`/machines/${machineId}`);
   void mutate('/yard');
 }
 
@@ -152,12 +208,24 @@ async function settle(entries: readonly Outgoing[], refused: ReadonlyMap<string,
 export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): MachineFile {
   const own = outgoing.filter((o) => o.machineId === file.machine.id && o.state === 'waiting');
   if (own.length === 0) return file;
-  const lay = <T extends { id: string }>(there: readonly T[], over: readonly T[]): T[] => [...there.filter((t) => !over.some((o) => o.id === t.id)), ...over];
+  const lay = <T extends { id: string }>(there: readonly T[], over: readonly T[]): T[] => [
+    ...there.filter((t) => !over.some((o) => o.id === t.id)),
+    ...over,
+  ];
   return {
     ...file,
-    walks: lay(file.walks, own.flatMap((o) => (o.kind === 'walk' ? [o.body] : []))),
-    readings: lay(file.readings, own.flatMap((o) => (o.kind === 'reading' ? [o.body] : []))),
-    work: lay(file.work, own.flatMap((o) => (o.kind === 'work' ? [o.body] : []))),
+    walks: lay(
+      file.walks,
+      own.flatMap((o) => (o.kind === 'walk' ? [o.body] : [])),
+    ),
+    readings: lay(
+      file.readings,
+      own.flatMap((o) => (o.kind === 'reading' ? [o.body] : [])),
+    ),
+    work: lay(
+      file.work,
+      own.flatMap((o) => (o.kind === 'work' ? [o.body] : [])),
+    ),
   };
 }
 
@@ -174,7 +242,10 @@ export function pauseOutbox(): void {
 
 /** Begins sending: now, and whenever the signal comes back or the page is looked at again. Returns how to stop. */
 export function startOutbox(): () => void {
-  const again = () => { pause = SOONEST; flushSoon(); };
+  const again = () => {
+    pause = SOONEST;
+    flushSoon();
+  };
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('focus', again);
   void tell().then(flushSoon);

@@ -14,12 +14,41 @@ interface CardProps {
 /** A sheet of paper on the bench. */
 export function Card({ children, edge = 'line', fill = 'card', style, testID }: CardProps) {
   const palette = usePalette();
-  return <View testID={testID} style={[{ backgroundColor: palette[fill], borderColor: palette[edge], borderWidth: 2, borderRadius: 16, padding: 14, gap: 8 }, style]}>{children}</View>;
+  return (
+    <View
+      testID={testID}
+      style={[
+        {
+          backgroundColor: palette[fill],
+          borderColor: palette[edge],
+          borderWidth: 2,
+          borderRadius: 16,
+          padding: 14,
+          gap: 8,
+        },
+        style,
+      ]}
+    >
+      {children}
+    </View>
+  );
 }
 
 /** Things side by side, wrapping. */
-export function Row({ children, style, gap = 10 }: { children: ReactNode; style?: StyleProp<ViewStyle>; gap?: number }) {
-  return <View style={[{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap }, style]}>{children}</View>;
+export function Row({
+  children,
+  style,
+  gap = 10,
+}: {
+  children: ReactNode;
+  style?: StyleProp<ViewStyle>;
+  gap?: number;
+}) {
+  return (
+    <View style={[{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap }, style]}>
+      {children}
+    </View>
+  );
 }
 
 /** A thin rule. */

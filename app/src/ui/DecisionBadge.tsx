@@ -22,7 +22,14 @@ export function DecisionBadge({ decision, count }: DecisionBadgeProps) {
       role="img"
       aria-label={count === undefined ? word : `${word}: ${count}`}
       style={{
-        flexDirection: 'row', alignItems: 'center', gap: 8, borderRadius: 12, borderWidth: 2, paddingHorizontal: 12, minHeight: 38, borderColor: fill ? palette[fill] : palette.line,
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 8,
+        borderRadius: 12,
+        borderWidth: 2,
+        paddingHorizontal: 12,
+        minHeight: 38,
+        borderColor: fill ? palette[fill] : palette.line,
         backgroundColor: fill ? palette[fill] : decision === 'watch' ? palette.tray : palette.card,
       }}
     >

@@ -18,7 +18,17 @@ interface FieldProps<T extends FieldValues, O> {
 }
 
 /** One labelled entry of a form; its trouble is said below it and what was typed stays. */
-export function Field<T extends FieldValues, O = T>({ control, name, label, secret = false, hint, keyboard = 'default', autoComplete = 'off', onSubmit, lines = 1 }: FieldProps<T, O>) {
+export function Field<T extends FieldValues, O = T>({
+  control,
+  name,
+  label,
+  secret = false,
+  hint,
+  keyboard = 'default',
+  autoComplete = 'off',
+  onSubmit,
+  lines = 1,
+}: FieldProps<T, O>) {
   const palette = usePalette();
   const [focused, setFocused] = useState(false);
   return (
@@ -48,8 +58,22 @@ export function Field<T extends FieldValues, O = T>({ control, name, label, secr
           errorMessage={fieldState.error?.message ? `Wanted: ${fieldState.error.message}` : ''}
           renderErrorMessage={Boolean(fieldState.error)}
           containerStyle={{ paddingHorizontal: 0, gap: 4 }}
-          inputContainerStyle={{ borderWidth: focused ? 3 : 2, borderBottomWidth: focused ? 3 : 2, borderColor: fieldState.error ? palette.rust : focused ? palette.blue : palette.quiet, borderRadius: 12, minHeight: 52, paddingHorizontal: 12, backgroundColor: palette.card }}
-          inputStyle={{ fontFamily: FONT.regular, fontSize: 18, color: palette.ink, outlineWidth: 0, ...(lines > 1 ? { minHeight: lines * 28, paddingVertical: 8 } : {}) }}
+          inputContainerStyle={{
+            borderWidth: focused ? 3 : 2,
+            borderBottomWidth: focused ? 3 : 2,
+            borderColor: fieldState.error ? palette.rust : focused ? palette.blue : palette.quiet,
+            borderRadius: 12,
+            minHeight: 52,
+            paddingHorizontal: 12,
+            backgroundColor: palette.card,
+          }}
+          inputStyle={{
+            fontFamily: FONT.regular,
+            fontSize: 18,
+            color: palette.ink,
+            outlineWidth: 0,
+            ...(lines > 1 ? { minHeight: lines * 28, paddingVertical: 8 } : {}),
+          }}
         />
       )}
     />

@@ -4,7 +4,13 @@ import type { Palette } from './theme';
 
 /** Colour a decision is filled with; what holds or is only watched stays ink on paper. */
 export const DECISION_FILL: Readonly<Record<Decision, keyof Palette | undefined>> = {
-  holds: undefined, watch: undefined, adjust: 'blue', shorten: 'blue', turn: 'rust', replace: 'rust', remeasure: 'violet',
+  holds: undefined,
+  watch: undefined,
+  adjust: 'blue',
+  shorten: 'blue',
+  turn: 'rust',
+  replace: 'rust',
+  remeasure: 'violet',
 };
 
 interface GlyphProps {
@@ -28,10 +34,43 @@ const upright = (...xs: number[]) => xs.map((x) => <Line key={x} x1={x} y1={3} x
 
 const STROKES: Readonly<Record<Decision, (color: string) => React.ReactNode>> = {
   holds: () => upright(5, 11.5, 18, 24.5),
-  watch: () => <>{upright(5, 11.5, 18)}<Line x1={24.5} y1={3} x2={24.5} y2={21} strokeDasharray="1.5 5.6" /></>,
-  adjust: () => <>{upright(3, 27)}<Path d="M8 12h14M12 7l-5 5 5 5M18 7l5 5-5 5" /></>,
-  shorten: () => <>{upright(4, 10)}<Path d="M10 12h10" />{upright(20, 26)}</>,
-  turn: () => <><Path d="M5 20c-2-8 1-14 6-16M11 4l-5 .5M11 4l-.5 5" /><Line x1={15} y1={21} x2={20} y2={3} /><Line x1={21.5} y1={21} x2={26.5} y2={3} /></>,
-  replace: () => <>{upright(6, 12, 18, 24)}<Line x1={2} y1={19} x2={28} y2={5} /></>,
-  remeasure: (color) => <>{upright(3, 27)}<Path d="M11 9c0-5 8-5 8 0 0 3-4 3-4 6" /><Circle cx={15} cy={20} r={1.2} fill={color} /></>,
+  watch: () => (
+    <>
+      {upright(5, 11.5, 18)}
+      <Line x1={24.5} y1={3} x2={24.5} y2={21} strokeDasharray="1.5 5.6" />
+    </>
+  ),
+  adjust: () => (
+    <>
+      {upright(3, 27)}
+      <Path d="M8 12h14M12 7l-5 5 5 5M18 7l5 5-5 5" />
+    </>
+  ),
+  shorten: () => (
+    <>
+      {upright(4, 10)}
+      <Path d="M10 12h10" />
+      {upright(20, 26)}
+    </>
+  ),
+  turn: () => (
+    <>
+      <Path d="M5 20c-2-8 1-14 6-16M11 4l-5 .5M11 4l-.5 5" />
+      <Line x1={15} y1={21} x2={20} y2={3} />
+      <Line x1={21.5} y1={21} x2={26.5} y2={3} />
+    </>
+  ),
+  replace: () => (
+    <>
+      {upright(6, 12, 18, 24)}
+      <Line x1={2} y1={19} x2={28} y2={5} />
+    </>
+  ),
+  remeasure: (color) => (
+    <>
+      {upright(3, 27)}
+      <Path d="M11 9c0-5 8-5 8 0 0 3-4 3-4 6" />
+      <Circle cx={15} cy={20} r={1.2} fill={color} />
+    </>
+  ),
 };

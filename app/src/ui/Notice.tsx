@@ -12,7 +12,12 @@ interface NoticeProps {
   readonly testID?: string;
 }
 
-const TINT: Readonly<Record<NonNullable<NoticeProps['tone']>, keyof Palette>> = { violet: 'violetTint', rust: 'rustTint', pine: 'pineTint', blue: 'blueTint' };
+const TINT: Readonly<Record<NonNullable<NoticeProps['tone']>, keyof Palette>> = {
+  violet: 'violetTint',
+  rust: 'rustTint',
+  pine: 'pineTint',
+  blue: 'blueTint',
+};
 
 /** Something to know: empty, offline, gone wrong. Says what to do next. */
 export function Notice({ title, text, tone = 'violet', action, testID }: NoticeProps) {
@@ -30,7 +35,11 @@ export function Notice({ title, text, tone = 'violet', action, testID }: NoticeP
 /** Waiting for the first answer. */
 export function Loading({ what }: { what: string }) {
   return (
-    <View role="status" aria-label={`Loading ${what}`} style={{ padding: 32, alignItems: 'center', gap: 12 }}>
+    <View
+      role="status"
+      aria-label={`Loading ${what}`}
+      style={{ padding: 32, alignItems: 'center', gap: 12 }}
+    >
       <ActivityIndicator size="large" color={usePalette().pine} />
       <Body tone="quiet">{`Loading ${what}`}</Body>
     </View>

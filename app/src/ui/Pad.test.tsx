@@ -5,15 +5,34 @@ import { Pad, pressKey } from './Pad';
 describe('what the keys write', () => {
   const press = (...keys: string[]) => keys.reduce(pressKey, '');
   test.each([
-    [['9', '.', '5'], '9.5'], [['3', '/8'], '3/8'], [['1', ' ', '3', '/8'], '1 3/8'], [['/4'], '1/4'], [['1', ' ', '/4'], '1 1/4'], [['.', '0', '2', '0'], '.020'], [['3', '5', '⌫', '6'], '36'], [['3', '/8', '/4'], '3/8'], [['⌫'], ''],
+    [['9', '.', '5'], '9.5'],
+    [['3', '/8'], '3/8'],
+    [['1', ' ', '3', '/8'], '1 3/8'],
+    [['/4'], '1/4'],
+    [['1', ' ', '/4'], '1 1/4'],
+    [['.', '0', '2', '0'], '.020'],
+    [['3', '5', '⌫', '6'], '36'],
+    [['3', '/8', '/4'], '3/8'],
+    [['⌫'], ''],
   ])('%j writes %s', (keys, text) => expect(press(...keys)).toBe(text));
-  test('it stops at twenty', () => expect(press(...Array.from({ length: 40 }, () => '7'))).toHaveLength(20));
+  test('it stops at twenty', () =>
+    expect(press(...Array.from({ length: 40 }, () => '7'))).toHaveLength(20));
 });
 
 function Bench({ trouble }: { trouble?: string }) {
   const [text, setText] = useState('');
   const [unit, setUnit] = useState('mm');
-  return <Pad label="reading 1" text={text} unit={unit} units={['mm', 'in']} onText={setText} onUnit={setUnit} trouble={trouble} />;
+  return (
+    <Pad
+      label="reading 1"
+      text={text}
+      unit={unit}
+      units={['mm', 'in']}
+      onText={setText}
+      onUnit={setUnit}
+      trouble={trouble}
+    />
+  );
 }
 
 describe('the pad', () => {

@@ -19,7 +19,18 @@ interface PressProps {
 }
 
 /** A button: 56 px high, for a thumb in a glove. */
-export function Press({ title, onPress, fill, disabled = false, loading = false, icon, style, testID, label, small = false }: PressProps) {
+export function Press({
+  title,
+  onPress,
+  fill,
+  disabled = false,
+  loading = false,
+  icon,
+  style,
+  testID,
+  label,
+  small = false,
+}: PressProps) {
   const palette = usePalette();
   const colour = fill ? palette[fill] : palette.card;
   const text: Palette[keyof Palette] = fill ? palette.onFill : palette.ink;
@@ -33,8 +44,20 @@ export function Press({ title, onPress, fill, disabled = false, loading = false,
       testID={testID}
       aria-label={label ?? title}
       containerStyle={[{ borderRadius: 14 }, style]}
-      buttonStyle={{ backgroundColor: colour, borderWidth: fill ? 0 : 2, borderColor: palette.line, minHeight: small ? 52 : 56, height: '100%', paddingHorizontal: small ? 8 : 14 }}
-      titleStyle={{ color: text, fontFamily: FONT.bold, fontSize: small ? 16 : 18, marginLeft: icon ? 10 : 0 }}
+      buttonStyle={{
+        backgroundColor: colour,
+        borderWidth: fill ? 0 : 2,
+        borderColor: palette.line,
+        minHeight: small ? 52 : 56,
+        height: '100%',
+        paddingHorizontal: small ? 8 : 14,
+      }}
+      titleStyle={{
+        color: text,
+        fontFamily: FONT.bold,
+        fontSize: small ? 16 : 18,
+        marginLeft: icon ? 10 : 0,
+      }}
       disabledStyle={{ backgroundColor: palette.tray, borderColor: palette.line }}
       disabledTitleStyle={{ color: palette.quiet }}
       loadingProps={{ color: text }}

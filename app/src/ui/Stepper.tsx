@@ -18,16 +18,35 @@ export function Stepper({ label, value, onChange, max }: StepperProps) {
       label={`${sign === '+' ? 'one more' : 'one less'}: ${label}`}
       disabled={next < 0 || next > max}
       onPress={() => onChange(next)}
-      style={{ width: 64, minHeight: 56, borderRadius: 14, borderWidth: 2, borderColor: palette.line, backgroundColor: palette.card, alignItems: 'center', justifyContent: 'center' }}
+      style={{
+        width: 64,
+        minHeight: 56,
+        borderRadius: 14,
+        borderWidth: 2,
+        borderColor: palette.line,
+        backgroundColor: palette.card,
+        alignItems: 'center',
+        justifyContent: 'center',
+      }}
     >
       <Figure style={{ fontSize: 30 }}>{sign}</Figure>
     </Tap>
   );
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }} role="group" aria-label={label}>
+    <View
+      style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}
+      role="group"
+      aria-label={label}
+    >
       <Strong style={{ flex: 1 }}>{label}</Strong>
       {key('−', value - 1)}
-      <Figure style={{ width: 58, textAlign: 'center', fontSize: 32 }} testID={`count ${label}`} live>{value}</Figure>
+      <Figure
+        style={{ width: 58, textAlign: 'center', fontSize: 32 }}
+        testID={`count ${label}`}
+        live
+      >
+        {value}
+      </Figure>
       {key('+', value + 1)}
     </View>
   );

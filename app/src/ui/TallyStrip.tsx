@@ -30,8 +30,12 @@ export function stripText({ name, ticks, forecast }: TallyStripProps): string {
   const live = ticks.filter((t) => !t.struck);
   const newest = live.at(-1);
   const percent = (wear: number) => `${printNumber(wear * 100, 0)} %`;
-  const now = newest ? `${percent(newest.wear)} of the way to the limit, ${live.length} reading${live.length === 1 ? '' : 's'}` : 'no reading yet';
-  const ahead = forecast ? `; at harvest's end about ${percent(forecast.middle)}, ${percent(forecast.low)} to ${percent(forecast.high)}` : '';
+  const now = newest
+    ? `${percent(newest.wear)} of the way to the limit, ${live.length} reading${live.length === 1 ? '' : 's'}`
+    : 'no reading yet';
+  const ahead = forecast
+    ? `; at harvest's end about ${percent(forecast.middle)}, ${percent(forecast.low)} to ${percent(forecast.high)}`
+    : '';
   return `${name}: ${now}${ahead}.`;
 }
 
@@ -51,25 +55,98 @@ export function TallyStrip(props: TallyStripProps) {
   const { forecast } = props;
   const ahead = forecast && forecast.high >= 1 ? palette.rust : palette.quiet;
   return (
-    <View role="img" aria-label={stripText(props)} onLayout={(e) => setWidth(e.nativeEvent.layout.width)} style={{ height: HEIGHT, width: '100%' }}>
+    <View
+      role="img"
+      aria-label={stripText(props)}
+      onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
+      style={{ height: HEIGHT, width: '100%' }}
+    >
       <Svg width={width} height={HEIGHT} aria-hidden>
-        {forecast ? <Rect x={x(forecast.low)} y={middle - 5} width={Math.max(2, x(forecast.high) - x(forecast.low))} height={10} fill={ahead} opacity={0.32} /> : null}
+        {forecast ? (
+          <Rect
+            x={x(forecast.low)}
+            y={middle - 5}
+            width={Math.max(2, x(forecast.high) - x(forecast.low))}
+            height={10}
+            fill={ahead}
+            opacity={0.32}
+          />
+        ) : null}
         <Line x1={PAD} y1={middle} x2={stop} y2={middle} stroke={palette.ink} strokeWidth={3} />
-        <Line x1={stop + 8} y1={middle} x2={width - PAD / 2} y2={middle} stroke={palette.ink} strokeWidth={3} strokeDasharray="3 7" />
-        <Line x1={PAD} y1={middle - 10} x2={PAD} y2={middle + 10} stroke={palette.ink} strokeWidth={2} />
-        {forecast ? <Line x1={x(forecast.middle)} y1={middle - 16} x2={x(forecast.middle)} y2={middle + 16} stroke={ahead} strokeWidth={3} strokeDasharray="4 3" /> : null}
+        <Line
+          x1={stop + 8}
+          y1={middle}
+          x2={width - PAD / 2}
+          y2={middle}
+          stroke={palette.ink}
+          strokeWidth={3}
+          strokeDasharray="3 7"
+        />
+        <Line
+          x1={PAD}
+          y1={middle - 10}
+          x2={PAD}
+          y2={middle + 10}
+          stroke={palette.ink}
+          strokeWidth={2}
+        />
+        {forecast ? (
+          <Line
+            x1={x(forecast.middle)}
+            y1={middle - 16}
+            x2={x(forecast.middle)}
+            y2={middle + 16}
+            stroke={ahead}
+            strokeWidth={3}
+            strokeDasharray="4 3"
+          />
+        ) : null}
         {props.ticks.map((tick) => {
           const long = tick.readingId === newest?.readingId;
           return (
             <G key={tick.readingId}>
-              <Line x1={x(tick.wear)} y1={middle - (long ? 18 : 10)} x2={x(tick.wear)} y2={middle + (long ? 18 : 10)} stroke={palette.ink} strokeWidth={long ? 5 : 2.5} />
-              {tick.struck ? <Line x1={x(tick.wear) - 8} y1={middle + 8} x2={x(tick.wear) + 8} y2={middle - 8} stroke={palette.ink} strokeWidth={2.5} /> : null}
+              <Line
+                x1={x(tick.wear)}
+                y1={middle - (long ? 18 : 10)}
+                x2={x(tick.wear)}
+                y2={middle + (long ? 18 : 10)}
+                stroke={palette.ink}
+                strokeWidth={long ? 5 : 2.5}
+              />
+              {tick.struck ? (
+                <Line
+                  x1={x(tick.wear) - 8}
+                  y1={middle + 8}
+                  x2={x(tick.wear) + 8}
+                  y2={middle - 8}
+                  stroke={palette.ink}
+                  strokeWidth={2.5}
+                />
+              ) : null}
             </G>
           );
         })}
-        <Rect x={stop - 4} y={middle - 18} width={8} height={36} fill={palette.rust} stroke={pastStop ? palette.card : 'none'} />
-        <SvgText x={PAD - 6} y={58} fontSize={15} fontFamily={FONT.regular} fill={palette.quiet}>new</SvgText>
-        <SvgText x={stop} y={58} fontSize={15} fontFamily={FONT.bold} fill={palette.rust} textAnchor="middle">limit</SvgText>
+        <Rect
+          x={stop - 4}
+          y={middle - 18}
+          width={8}
+          height={36}
+          fill={palette.rust}
+          stroke={pastStop ? palette.card : 'none'}
+        />
+        <SvgText x={PAD - 6} y={58} fontSize={15} fontFamily={FONT.regular} fill={palette.quiet}>
+          new
+        </SvgText>
+        <SvgText
+          x={stop}
+          y={58}
+          fontSize={15}
+          fontFamily={FONT.bold}
+          fill={palette.rust}
+          textAnchor="middle"
+        >
+          limit
+        </SvgText>
       </Svg>
     </View>
   );

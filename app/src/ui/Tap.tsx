@@ -14,10 +14,24 @@ interface TapProps {
 }
 
 /** Anything that can be tapped or reached by keyboard, with a focus ring that shows. */
-export function Tap({ children, onPress, label, style, testID, role = 'button', selected, disabled = false }: TapProps) {
+export function Tap({
+  children,
+  onPress,
+  label,
+  style,
+  testID,
+  role = 'button',
+  selected,
+  disabled = false,
+}: TapProps) {
   const palette = usePalette();
   const [focused, setFocused] = useState(false);
-  const states = role === 'radio' ? { 'aria-checked': selected ?? false } : role === 'tab' ? { 'aria-selected': selected ?? false } : {};
+  const states =
+    role === 'radio'
+      ? { 'aria-checked': selected ?? false }
+      : role === 'tab'
+        ? { 'aria-selected': selected ?? false }
+        : {};
   return (
     <Pressable
       role={role}
@@ -28,7 +42,13 @@ export function Tap({ children, onPress, label, style, testID, role = 'button', 
       onPress={onPress}
       onFocus={(e) => setFocused(byKeyboard(e.target))}
       onBlur={() => setFocused(false)}
-      style={({ pressed }) => [{ minHeight: 48, opacity: pressed ? 0.7 : disabled ? 0.5 : 1 }, style, focused ? { outlineWidth: 3, outlineStyle: 'solid', outlineColor: palette.blue, outlineOffset: 2 } : { outlineWidth: 0 }]}
+      style={({ pressed }) => [
+        { minHeight: 48, opacity: pressed ? 0.7 : disabled ? 0.5 : 1 },
+        style,
+        focused
+          ? { outlineWidth: 3, outlineStyle: 'solid', outlineColor: palette.blue, outlineOffset: 2 }
+          : { outlineWidth: 0 },
+      ]}
     >
       {children}
     </Pressable>
@@ -37,5 +57,9 @@ export function Tap({ children, onPress, label, style, testID, role = 'button', 
 
 /** A tap needs no ring; a Tab key does. */
 function byKeyboard(target: unknown): boolean {
-  return typeof HTMLElement === 'undefined' || !(target instanceof HTMLElement) || target.matches(':focus-visible');
+  return (
+    typeof HTMLElement === 'undefined' ||
+    !(target instanceof HTMLElement) ||
+    target.matches(':focus-visible')
+  );
 }

@@ -16,7 +16,12 @@ function words(base: TextStyle, tone: keyof Palette, heading?: number) {
   return function Words({ children, tone: chosen = tone, style, testID, live }: WordsProps) {
     const palette = usePalette();
     return (
-      <Text testID={testID} style={[base, { color: palette[chosen], fontVariant: ['tabular-nums'] }, style]} {...(heading ? { role: 'heading' as const, 'aria-level': heading } : {})} {...(live ? { 'aria-live': 'polite' as const } : {})}>
+      <Text
+        testID={testID}
+        style={[base, { color: palette[chosen], fontVariant: ['tabular-nums'] }, style]}
+        {...(heading ? { role: 'heading' as const, 'aria-level': heading } : {})}
+        {...(live ? { 'aria-live': 'polite' as const } : {})}
+      >
         {children}
       </Text>
     );

@@ -24,12 +24,38 @@ export interface Palette {
 }
 
 export const DAYLIGHT: Palette = {
-  paper: '#F7F4EB', card: '#FFFFFF', tray: '#ECE6D8', ink: '#17211C', quiet: '#46534C', line: '#D9D3C2', pine: '#1E4A3A', pineTint: '#E0EAE3', rust: '#8F300C', rustTint: '#F6E3DA',
-  violet: '#48457A', violetTint: '#E7E5F2', blue: '#1A4E7C', blueTint: '#E0EAF3', onFill: '#FFFFFF',
+  paper: '#F7F4EB',
+  card: '#FFFFFF',
+  tray: '#ECE6D8',
+  ink: '#17211C',
+  quiet: '#46534C',
+  line: '#D9D3C2',
+  pine: '#1E4A3A',
+  pineTint: '#E0EAE3',
+  rust: '#8F300C',
+  rustTint: '#F6E3DA',
+  violet: '#48457A',
+  violetTint: '#E7E5F2',
+  blue: '#1A4E7C',
+  blueTint: '#E0EAF3',
+  onFill: '#FFFFFF',
 };
 export const SHED: Palette = {
-  paper: '#131A17', card: '#1D2622', tray: '#0D1311', ink: '#F0F1EA', quiet: '#C0CBC3', line: '#46534C', pine: '#A8D8C0', pineTint: '#22382E', rust: '#F5AE8B', rustTint: '#43261A',
-  violet: '#C6C3F5', violetTint: '#2D2B4C', blue: '#A4CFF3', blueTint: '#1B3145', onFill: '#0D1311',
+  paper: '#131A17',
+  card: '#1D2622',
+  tray: '#0D1311',
+  ink: '#F0F1EA',
+  quiet: '#C0CBC3',
+  line: '#46534C',
+  pine: '#A8D8C0',
+  pineTint: '#22382E',
+  rust: '#F5AE8B',
+  rustTint: '#43261A',
+  violet: '#C6C3F5',
+  violetTint: '#2D2B4C',
+  blue: '#A4CFF3',
+  blueTint: '#1B3145',
+  onFill: '#0D1311',
 };
 
 export type ThemeName = 'daylight' | 'shed';
@@ -44,30 +70,57 @@ interface Look {
   choose(name: ThemeName): void;
 }
 
-const LookContext = createContext<Look>({ name: 'daylight', palette: DAYLIGHT, choose: () => undefined });
+const LookContext = createContext<Look>({
+  name: 'daylight',
+  palette: DAYLIGHT,
+  choose: () => undefined,
+});
 const KEPT = 'green-tally-theme';
 
 /** Gives every screen its palette and RN Elements the same one. */
 export function Themed({ children }: { children: ReactNode }) {
-  const [name, setName] = useState<ThemeName>(() => (globalThis.localStorage?.getItem(KEPT) === 'shed' ? 'shed' : 'daylight'));
+  const [name, setName] = useState<ThemeName>(() =>
+    globalThis.localStorage?.getItem(KEPT) === 'shed' ? 'shed' : 'daylight',
+  );
   const palette = name === 'shed' ? SHED : DAYLIGHT;
   useEffect(() => {
     if (typeof document !== 'undefined') document.body.style.backgroundColor = palette.paper;
   }, [palette]);
-  const look = useMemo<Look>(() => ({
-    name, palette,
-    choose: (next) => {
-      globalThis.localStorage?.setItem(KEPT, next);
-      setName(next);
-    },
-  }), [name, palette]);
-  const theme = useMemo(() => createTheme({
-    lightColors: { primary: palette.pine, background: palette.paper, black: palette.ink, white: palette.card, error: palette.rust },
-    components: {
-      Button: { titleStyle: { fontFamily: FONT.bold, fontSize: 18 }, buttonStyle: { borderRadius: 14, minHeight: 56 } },
-      Input: { inputStyle: { fontFamily: FONT.regular, fontSize: 18, color: palette.ink }, labelStyle: { fontFamily: FONT.semi, fontSize: 16, color: palette.ink }, errorStyle: { fontFamily: FONT.semi, fontSize: 16, color: palette.rust, marginLeft: 0 } },
-    },
-  }), [palette]);
+  const look = useMemo<Look>(
+    () => ({
+      name,
+      palette,
+      choose: (next) => {
+        globalThis.localStorage?.setItem(KEPT, next);
+        setName(next);
+      },
+    }),
+    [name, palette],
+  );
+  const theme = useMemo(
+    () =>
+      createTheme({
+        lightColors: {
+          primary: palette.pine,
+          background: palette.paper,
+          black: palette.ink,
+          white: palette.card,
+          error: palette.rust,
+        },
+        components: {
+          Button: {
+            titleStyle: { fontFamily: FONT.bold, fontSize: 18 },
+            buttonStyle: { borderRadius: 14, minHeight: 56 },
+          },
+          Input: {
+            inputStyle: { fontFamily: FONT.regular, fontSize: 18, color: palette.ink },
+            labelStyle: { fontFamily: FONT.semi, fontSize: 16, color: palette.ink },
+            errorStyle: { fontFamily: FONT.semi, fontSize: 16, color: palette.rust, marginLeft: 0 },
+          },
+        },
+      }),
+    [palette],
+  );
   return (
     <SafeAreaProvider>
       <LookContext.Provider value={look}>

@@ -6,17 +6,32 @@ import { Card, Heading, Press, Quiet, Stepper, Strong } from '../ui';
 import type { EntryProps } from './entries';
 import { Schematic } from '../schematics/Schematic';
 
-const WHAT = [['missing', 'Missing'], ['damaged', 'Bent or cracked'], ['oneEdge', 'Worn on one edge'], ['bothEdges', 'Worn on both edges']] as const;
+const WHAT = [
+  ['missing', 'Missing'],
+  ['damaged', 'Bent or cracked'],
+  ['oneEdge', 'Worn on one edge'],
+  ['bothEdges', 'Worn on both edges'],
+] as const;
 type Key = (typeof WHAT)[number][0];
 
 /** Counts out of a set, place by place; each one is counted once, under the worst that is wrong with it. */
-export function CountEntry({ check, places, readings, draftKey, onTake, onDone, frame }: EntryProps<CountCheck>) {
+export function CountEntry({
+  check,
+  places,
+  readings,
+  draftKey,
+  onTake,
+  onDone,
+  frame,
+}: EntryProps<CountCheck>) {
   const unread = places.filter((p) => !readings.some((r) => r.place === p));
   const place = unread[0] ?? places[0] ?? '';
   const [draft, setDraft] = useDraft(`${draftKey}|count`);
   const [sure, setSure] = useState(false);
   const asked = check.turnFrom === undefined ? WHAT.slice(0, 2) : WHAT;
-  const counts = Object.fromEntries(WHAT.map(([key], i) => [key, Number(draft.split('/')[i] ?? 0) || 0])) as Record<Key, number>;
+  const counts = Object.fromEntries(
+    WHAT.map(([key], i) => [key, Number(draft.split('/')[i] ?? 0) || 0]),
+  ) as Record<Key, number>;
   const sum = WHAT.reduce((s, [key]) => s + counts[key], 0);
   const change = (key: Key, value: number) => {
     setDraft(WHAT.map(([k]) => (k === key ? value : counts[k])).join('/'));
@@ -33,11 +48,40 @@ export function CountEntry({ check, places, readings, draftKey, onTake, onDone, 
     <>
       <Schematic check={check} />
       <Card>
-        {places.length > 1 ? <Heading>{`${place} · ${places.indexOf(place) + 1} of ${places.length}`}</Heading> : null}
-        {asked.map(([key, label]) => <Stepper key={key} label={label} value={counts[key]} onChange={(v) => change(key, v)} max={counts[key] + check.total - sum} />)}
+        {places.length > 1 ? (
+          <Heading>{`${place} · ${places.indexOf(place) + 1} of ${places.length}`}</Heading>
+        ) : null}
+        {asked.map(([key, label]) => (
+          <Stepper
+            key={key}
+            label={label}
+            value={counts[key]}
+            onChange={(v) => change(key, v)}
+            max={counts[key] + check.total - sum}
+          />
+        ))}
         <Quiet>{`${check.total - sum} of ${check.total} ${check.counted} sound. Count each one once, under the worst that is wrong with it.`}</Quiet>
       </Card>
     </>
   );
-  return <>{frame(body, <>{sure && sum === 0 ? <View role="alert"><Strong>{`All ${check.total} seen, none missing${check.turnFrom === undefined ? ' or bent' : ', bent or worn'}? Tap again to say so.`}</Strong></View> : null}<Press fill="pine" title={sure && sum === 0 ? `Yes, all ${check.total} are sound` : 'Judge it'} testID="judge" onPress={() => void judge()} /></>)}</>;
+  return (
+    <>
+      {frame(
+        body,
+        <>
+          {sure && sum === 0 ? (
+            <View role="alert">
+              <Strong>{`All ${check.total} seen, none missing${check.turnFrom === undefined ? ' or bent' : ', bent or worn'}? Tap again to say so.`}</Strong>
+            </View>
+          ) : null}
+          <Press
+            fill="pine"
+            title={sure && sum === 0 ? `Yes, all ${check.total} are sound` : 'Judge it'}
+            testID="judge"
+            onPress={() => void judge()}
+          />
+        </>,
+      )}
+    </>
+  );
 }

@@ -11,7 +11,17 @@ import { Schematic } from '../schematics/Schematic';
 import { TextEntry } from './TextEntry';
 
 /** A length at one place: the pad, repeats, and "looks" where the check offers it. */
-export function MeasureEntry({ check, places, readings, verdict, draftKey, onTake, onDone, frame, state }: EntryProps<MeasuredCheck>) {
+export function MeasureEntry({
+  check,
+  places,
+  readings,
+  verdict,
+  draftKey,
+  onTake,
+  onDone,
+  frame,
+  state,
+}: EntryProps<MeasuredCheck>) {
   const place = places[0] ?? '';
   const [text, setText] = useDraft(`${draftKey}|pad`);
   const [unit, setUnit] = useState<CheckUnit>(check.unit);
@@ -24,12 +34,19 @@ export function MeasureEntry({ check, places, readings, verdict, draftKey, onTak
   const judge = async () => {
     const read = readMeasured(text, check, unit);
     if ('trouble' in read) return setTrouble(read.trouble);
-    await onTake([{ place, value: { kind: 'measure', values: [read.value], typed: [text.trim()], unit: read.unit } }]);
+    await onTake([
+      {
+        place,
+        value: { kind: 'measure', values: [read.value], typed: [text.trim()], unit: read.unit },
+      },
+    ]);
     setText('');
     onDone();
   };
   const look = async (seen: 'fine' | 'damaged') => {
-    await onTake([{ place, value: { kind: 'look', seen, found: seen === 'damaged' ? found.trim() : '' } }]);
+    await onTake([
+      { place, value: { kind: 'look', seen, found: seen === 'damaged' ? found.trim() : '' } },
+    ]);
     setFound('');
     setLooking(false);
     onDone();
@@ -43,11 +60,30 @@ export function MeasureEntry({ check, places, readings, verdict, draftKey, onTak
       <Schematic check={check} />
       {looking ? (
         <View style={{ gap: 10 }}>
-          <Choice label="What does a look tell?" value={undefined} onChange={(seen: 'fine' | 'damaged') => void look(seen)} tall options={[
-            { value: 'fine', title: 'It looks fine', text: `does not pass it: the ${check.measures} still has to be measured` },
-            { value: 'damaged', title: 'It is damaged', text: 'cracks, fraying, heat marks, missing cogs: write below what, then tap here' },
-          ]} />
-          <TextEntry label="What was seen" value={found} onChange={setFound} hint="cord showing at one edge" />
+          <Choice
+            label="What does a look tell?"
+            value={undefined}
+            onChange={(seen: 'fine' | 'damaged') => void look(seen)}
+            tall
+            options={[
+              {
+                value: 'fine',
+                title: 'It looks fine',
+                text: `does not pass it: the ${check.measures} still has to be measured`,
+              },
+              {
+                value: 'damaged',
+                title: 'It is damaged',
+                text: 'cracks, fraying, heat marks, missing cogs: write below what, then tap here',
+              },
+            ]}
+          />
+          <TextEntry
+            label="What was seen"
+            value={found}
+            onChange={setFound}
+            hint="cord showing at one edge"
+          />
           <Press title="Back to the pad" onPress={() => setLooking(false)} small />
         </View>
       ) : null}
@@ -61,12 +97,19 @@ export function MeasureEntry({ check, places, readings, verdict, draftKey, onTak
         unit={unit}
         units={QUANTITY_UNITS[check.quantity]}
         fractions={check.quantity === 'length'}
-        onText={(t) => { setText(t); setTrouble(undefined); }}
+        onText={(t) => {
+          setText(t);
+          setTrouble(undefined);
+        }}
         onUnit={(u) => setUnit(CheckUnit.parse(u))}
         onEnter={() => void judge()}
         trouble={trouble}
         autoFocus={wide}
-        extras={check.lookAlone && state === 'asFound' ? [{ title: 'looks…', onPress: () => setLooking(true) }] : []}
+        extras={
+          check.lookAlone && state === 'asFound'
+            ? [{ title: 'looks…', onPress: () => setLooking(true) }]
+            : []
+        }
       />
       <Press fill="pine" title="Judge it" testID="judge" onPress={() => void judge()} />
     </>

@@ -10,7 +10,14 @@ import { SeenEntry } from './SeenEntry';
 const file = machineFile();
 const kept = new Map<string, string>();
 beforeAll(() => {
-  Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => void kept.set(k, v), removeItem: (k: string) => void kept.delete(k) } });
+  Object.defineProperty(globalThis, 'localStorage', {
+    configurable: true,
+    value: {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => void kept.set(k, v),
+      removeItem: (k: string) => void kept.delete(k),
+    },
+  });
 });
 beforeEach(() => kept.clear());
 
@@ -18,16 +25,35 @@ const show = (checkId: string) => {
   const check = checkOf(file, checkId);
   const onTake = jest.fn<Promise<void>, [readonly Taken[]]>().mockResolvedValue(undefined);
   const onDone = jest.fn();
-  const frame = (body: ReactNode, footer: ReactNode) => <View>{body}{footer}</View>;
-  const props: Omit<EntryProps, 'check'> = { file, walk: file.walks[0]!, state: 'asFound', places: check.places, readings: [], verdict: undefined, draftKey: 'd', linksOut: 0, onTake, onDone, frame };
+  const frame = (body: ReactNode, footer: ReactNode) => (
+    <View>
+      {body}
+      {footer}
+    </View>
+  );
+  const props: Omit<EntryProps, 'check'> = {
+    file,
+    walk: file.walks[0]!,
+    state: 'asFound',
+    places: check.places,
+    readings: [],
+    verdict: undefined,
+    draftKey: 'd',
+    linksOut: 0,
+    onTake,
+    onDone,
+    frame,
+  };
   if (check.kind === 'count') render(<CountEntry {...props} check={check} />);
   else if (check.kind === 'measure') render(<MeasureEntry {...props} check={check} />);
-  else if (check.kind === 'series' || check.kind === 'mark' || check.kind === 'feel') throw new Error(check.kind);
+  else if (check.kind === 'series' || check.kind === 'mark' || check.kind === 'feel')
+    throw new Error(check.kind);
   else render(<SeenEntry {...props} check={check} />);
   return { onTake, onDone };
 };
 const press = async (id: string) => act(async () => void fireEvent.press(screen.getByTestId(id)));
-const choose = (label: string | RegExp, at = 0) => fireEvent.press(screen.getAllByLabelText(label)[at]!);
+const choose = (label: string | RegExp, at = 0) =>
+  fireEvent.press(screen.getAllByLabelText(label)[at]!);
 const takenBy = (onTake: jest.Mock) => (onTake.mock.calls as [Taken[]][]).flatMap(([t]) => t);
 
 describe('what is seen', () => {
@@ -44,7 +70,9 @@ describe('what is seen', () => {
     expect(screen.getByText('Say what was seen.')).toBeTruthy();
     choose('stiff');
     await press('judge');
-    expect(takenBy(onTake)).toEqual([{ place: 'here', value: { kind: 'condition', grade: 'damaged', seen: ['stiff'], found: '' } }]);
+    expect(takenBy(onTake)).toEqual([
+      { place: 'here', value: { kind: 'condition', grade: 'damaged', seen: ['stiff'], found: '' } },
+    ]);
     expect(onDone).toHaveBeenCalled();
   });
   test('many places alike take one tap, what was chosen before stays', async () => {
@@ -54,7 +82,12 @@ describe('what is seen', () => {
     await press('judge');
     const taken = takenBy(onTake);
     expect(taken).toHaveLength(12);
-    expect(taken.map((t) => (t.value.kind === 'level' ? t.value.level : '?'))).toEqual(['right', 'right', 'low', ...Array.from({ length: 9 }, () => 'right')]);
+    expect(taken.map((t) => (t.value.kind === 'level' ? t.value.level : '?'))).toEqual([
+      'right',
+      'right',
+      'low',
+      ...Array.from({ length: 9 }, () => 'right'),
+    ]);
   });
   test('a setting says what the crop wants before it is read', async () => {
     const { onTake } = show('rotor-range');
@@ -63,7 +96,10 @@ describe('what is seen', () => {
     await press('judge');
     expect(takenBy(onTake)[0]?.value).toEqual({ kind: 'setting', option: 'low' });
   });
-  test.each([['', /How many strokes\? 1 are wanted/], ['some', /"some" is not a number of strokes/]])('a service of "%s" strokes is refused in words', async (typed, words) => {
+  test.each([
+    ['', /How many strokes\? 1 are wanted/],
+    ['some', /"some" is not a number of strokes/],
+  ])('a service of "%s" strokes is refused in words', async (typed, words) => {
     const { onTake } = show('feeder-slip-clutch');
     choose('Done now');
     fireEvent.changeText(screen.getByLabelText('How many strokes'), typed);
@@ -77,7 +113,11 @@ describe('what is seen', () => {
     fireEvent.changeText(screen.getByLabelText('How many strokes'), '2');
     fireEvent.changeText(screen.getByLabelText(/^Another product/), 'Grease NLGI 0');
     await press('judge');
-    expect(takenBy(onTake)[0]?.value).toEqual({ kind: 'service', amount: 2, product: 'Grease NLGI 0' });
+    expect(takenBy(onTake)[0]?.value).toEqual({
+      kind: 'service',
+      amount: 2,
+      product: 'Grease NLGI 0',
+    });
   });
   test('a gauge fits or does not', async () => {
     const { onTake } = show('elevator-drive-belt');
@@ -100,7 +140,9 @@ test('a count goes place by place, and asks twice before it says all are sound',
   await press('judge');
   expect(onTake).not.toHaveBeenCalled();
   await press('judge');
-  expect(takenBy(onTake)).toEqual([{ place: 'row 1', value: { kind: 'count', missing: 0, damaged: 0, oneEdge: 0, bothEdges: 0 } }]);
+  expect(takenBy(onTake)).toEqual([
+    { place: 'row 1', value: { kind: 'count', missing: 0, damaged: 0, oneEdge: 0, bothEdges: 0 } },
+  ]);
   expect(onDone).not.toHaveBeenCalled();
 });
 
@@ -111,13 +153,20 @@ describe('a measure that is no length', () => {
     expect(screen.getByText(/12\.4 V to 13\.2 V/)).toBeTruthy();
     fireEvent.changeText(screen.getByTestId('pad text'), '12,6');
     await press('judge');
-    expect(takenBy(onTake)[0]?.value).toEqual({ kind: 'measure', values: [12.6], typed: ['12,6'], unit: 'V' });
+    expect(takenBy(onTake)[0]?.value).toEqual({
+      kind: 'measure',
+      values: [12.6],
+      typed: ['12,6'],
+      unit: 'V',
+    });
   });
   test('what cannot be is refused with the unit it was read in', async () => {
     const { onTake } = show('battery-voltage');
     fireEvent.changeText(screen.getByTestId('pad text'), '12600');
     await press('judge');
-    expect(screen.getByTestId('pad trouble')).toHaveTextContent(/12600 V cannot be here\. Check the unit: this is read as V/);
+    expect(screen.getByTestId('pad trouble')).toHaveTextContent(
+      /12600 V cannot be here\. Check the unit: this is read as V/,
+    );
     expect(onTake).not.toHaveBeenCalled();
   });
 });

@@ -28,7 +28,15 @@ export function TextEntry({ label, value, onChange, hint = '', numeric = false }
       renderErrorMessage={false}
       maxLength={300}
       containerStyle={{ paddingHorizontal: 0, gap: 4 }}
-      inputContainerStyle={{ borderWidth: focused ? 3 : 2, borderBottomWidth: focused ? 3 : 2, borderColor: focused ? palette.blue : palette.quiet, borderRadius: 12, minHeight: 52, paddingHorizontal: 12, backgroundColor: palette.card }}
+      inputContainerStyle={{
+        borderWidth: focused ? 3 : 2,
+        borderBottomWidth: focused ? 3 : 2,
+        borderColor: focused ? palette.blue : palette.quiet,
+        borderRadius: 12,
+        minHeight: 52,
+        paddingHorizontal: 12,
+        backgroundColor: palette.card,
+      }}
       inputStyle={{ fontFamily: FONT.regular, fontSize: 18, color: palette.ink, outlineWidth: 0 }}
     />
   );

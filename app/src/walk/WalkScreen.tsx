@@ -8,7 +8,25 @@ import type { Standing } from '@green-tally/core/plan';
 import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useClock, useDraft, useMachine, useSession } from '../store';
-import { Body, Card, DecisionBadge, FONT, Glyph, Heading, Loading, Notice, Press, Quiet, Row, Screen, Strong, Tap, Title, useOnce, usePalette } from '../ui';
+import {
+  Body,
+  Card,
+  DecisionBadge,
+  FONT,
+  Glyph,
+  Heading,
+  Loading,
+  Notice,
+  Press,
+  Quiet,
+  Row,
+  Screen,
+  Strong,
+  Tap,
+  Title,
+  useOnce,
+  usePalette,
+} from '../ui';
 import { dayWords } from '../yard/words';
 import { TextEntry } from './TextEntry';
 import { newWalk } from './session';
@@ -18,10 +36,27 @@ export function WalkScreen() {
   const { machineId } = useLocalSearchParams<{ machineId: string }>();
   const { file, standing, error, isLoading, again } = useMachine(machineId);
   if (!file || !standing) {
-    return <Screen>{isLoading ? <Loading what="the walk" /> : <Notice tone="rust" title="This walk cannot be shown" text={troubleText(error)} action={{ title: 'Try again', onPress: again }} />}</Screen>;
+    return (
+      <Screen>
+        {isLoading ? (
+          <Loading what="the walk" />
+        ) : (
+          <Notice
+            tone="rust"
+            title="This walk cannot be shown"
+            text={troubleText(error)}
+            action={{ title: 'Try again', onPress: again }}
+          />
+        )}
+      </Screen>
+    );
   }
   const running = standing.walk && !standing.walk.finishedAt ? standing.walk : undefined;
-  return running ? <WalkOverview file={file} standing={standing} walkId={running.id} /> : <MakeSafeGate file={file} />;
+  return running ? (
+    <WalkOverview file={file} standing={standing} walkId={running.id} />
+  ) : (
+    <MakeSafeGate file={file} />
+  );
 }
 
 const GATE = [
@@ -53,23 +88,52 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
     } catch (error) {
       return setTrouble(troubleText(error));
     }
-    if (hours < machine.hours) return setTrouble(`The books say ${printHours(machine.hours)} already. Read the separator hours again, not the engine hours.`);
-    if (hours > machine.hours + 2000) return setTrouble(`${printHours(hours)} is ${printHours(hours - machine.hours)} more than the books say. Read the meter again.`);
+    if (hours < machine.hours)
+      return setTrouble(
+        `The books say ${printHours(machine.hours)} already. Read the separator hours again, not the engine hours.`,
+      );
+    if (hours > machine.hours + 2000)
+      return setTrouble(
+        `${printHours(hours)} is ${printHours(hours - machine.hours)} more than the books say. Read the meter again.`,
+      );
     setStarting(true);
-    await put([{ kind: 'walk', body: newWalk(file, hours, clock(), session?.person?.name ?? '', noticed.trim()) }]);
+    await put([
+      {
+        kind: 'walk',
+        body: newWalk(file, hours, clock(), session?.person?.name ?? '', noticed.trim()),
+      },
+    ]);
     setHoursText('');
     setNoticed('');
   });
   return (
     <Screen
       testID="gate"
-      footer={<>
-        {trouble ? <View role="alert"><Strong tone="rust">{trouble}</Strong></View> : null}
-        <Press fill="pine" title={all ? 'Made safe: begin the walk' : `Confirm all ${GATE.length} first`} disabled={!all} loading={starting} onPress={() => void start()} />
-      </>}
+      footer={
+        <>
+          {trouble ? (
+            <View role="alert">
+              <Strong tone="rust">{trouble}</Strong>
+            </View>
+          ) : null}
+          <Press
+            fill="pine"
+            title={all ? 'Made safe: begin the walk' : `Confirm all ${GATE.length} first`}
+            disabled={!all}
+            loading={starting}
+            onPress={() => void start()}
+          />
+        </>
+      }
     >
       <Row style={{ justifyContent: 'space-between' }}>
-        <Tap label="Back to the machine" onPress={() => router.replace(`/machine/${machine.id}`)} style={{ justifyContent: 'center' }}><Strong>{`‹ ${machine.model} · ${machine.serial}`}</Strong></Tap>
+        <Tap
+          label="Back to the machine"
+          onPress={() => router.replace(`/machine/${machine.id}`)}
+          style={{ justifyContent: 'center' }}
+        >
+          <Strong>{`‹ ${machine.model} · ${machine.serial}`}</Strong>
+        </Tap>
         <SyncLine />
       </Row>
       <Title>Make safe first</Title>
@@ -77,19 +141,53 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
       {GATE.map((line, i) => {
         const on = confirmed.includes(i);
         return (
-          <Tap key={line} testID={`gate ${i}`} label={`${line} ${on ? 'Confirmed' : 'Confirm'}`} onPress={() => setConfirmed(on ? confirmed.filter((c) => c !== i) : [...confirmed, i])}>
-            <Card edge={on ? 'pine' : 'line'} fill={on ? 'pineTint' : 'card'} style={{ flexDirection: 'row', alignItems: 'center', minHeight: 60 }}>
-              <View style={{ width: 36, height: 36, borderRadius: 8, borderWidth: 3, borderColor: palette.pine, alignItems: 'center', justifyContent: 'center' }}>{on ? <Glyph decision="replace" color={palette.pine} size={22} /> : null}</View>
+          <Tap
+            key={line}
+            testID={`gate ${i}`}
+            label={`${line} ${on ? 'Confirmed' : 'Confirm'}`}
+            onPress={() => setConfirmed(on ? confirmed.filter((c) => c !== i) : [...confirmed, i])}
+          >
+            <Card
+              edge={on ? 'pine' : 'line'}
+              fill={on ? 'pineTint' : 'card'}
+              style={{ flexDirection: 'row', alignItems: 'center', minHeight: 60 }}
+            >
+              <View
+                style={{
+                  width: 36,
+                  height: 36,
+                  borderRadius: 8,
+                  borderWidth: 3,
+                  borderColor: palette.pine,
+                  alignItems: 'center',
+                  justifyContent: 'center',
+                }}
+              >
+                {on ? <Glyph decision="replace" color={palette.pine} size={22} /> : null}
+              </View>
               <Body style={{ flex: 1 }}>{line}</Body>
             </Card>
           </Tap>
         );
       })}
-      <Quiet>The maker's manual, the site's lock-out rules and local law go before anything said here.</Quiet>
+      <Quiet>
+        The maker's manual, the site's lock-out rules and local law go before anything said here.
+      </Quiet>
       <Card>
         <Heading>On arrival</Heading>
-        <TextEntry label={`Separator hours (books: ${printHours(machine.hours)})`} value={hoursText} onChange={setHoursText} hint={printNumber(machine.hours, 0)} numeric />
-        <TextEntry label="What the operator noticed" value={noticed} onChange={setNoticed} hint="nothing" />
+        <TextEntry
+          label={`Separator hours (books: ${printHours(machine.hours)})`}
+          value={hoursText}
+          onChange={setHoursText}
+          hint={printNumber(machine.hours, 0)}
+          numeric
+        />
+        <TextEntry
+          label="What the operator noticed"
+          value={noticed}
+          onChange={setNoticed}
+          hint="nothing"
+        />
       </Card>
     </Screen>
   );
@@ -98,9 +196,22 @@ function MakeSafeGate({ file }: { file: MachineFile }) {
 /** From so many checks on stations are folded. */
 const MANY = 20;
 
-const STATE_WORDS: Readonly<Record<WalkStop['state'], string>> = { due: 'to do', begun: 'begun', done: 'done', again: 'look again' };
+const STATE_WORDS: Readonly<Record<WalkStop['state'], string>> = {
+  due: 'to do',
+  begun: 'begun',
+  done: 'done',
+  again: 'look again',
+};
 
-function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing: Standing; walkId: string }) {
+function WalkOverview({
+  file,
+  standing,
+  walkId,
+}: {
+  file: MachineFile;
+  standing: Standing;
+  walkId: string;
+}) {
   const { machine } = file;
   const router = useRouter();
   const clock = useClock();
@@ -121,66 +232,174 @@ function WalkOverview({ file, standing, walkId }: { file: MachineFile; standing:
   return (
     <Screen
       testID="walk"
-      footer={next
-        ? <Press fill="pine" title={`${done ? 'Next' : 'First'}: ${next.check.component}`} onPress={() => router.push(`/walk/${machine.id}/${next.check.id}`)} />
-        : <Press fill="pine" title="Finish the walk and see the work" onPress={() => void finish()} />}
+      footer={
+        next ? (
+          <Press
+            fill="pine"
+            title={`${done ? 'Next' : 'First'}: ${next.check.component}`}
+            onPress={() => router.push(`/walk/${machine.id}/${next.check.id}`)}
+          />
+        ) : (
+          <Press
+            fill="pine"
+            title="Finish the walk and see the work"
+            onPress={() => void finish()}
+          />
+        )
+      }
     >
       <Row style={{ justifyContent: 'space-between' }}>
-        <Tap label="Back to the machine" onPress={() => router.replace(`/machine/${machine.id}`)} style={{ justifyContent: 'center' }}><Strong>{`‹ ${machine.model} · ${machine.serial}`}</Strong></Tap>
+        <Tap
+          label="Back to the machine"
+          onPress={() => router.replace(`/machine/${machine.id}`)}
+          style={{ justifyContent: 'center' }}
+        >
+          <Strong>{`‹ ${machine.model} · ${machine.serial}`}</Strong>
+        </Tap>
         <SyncLine />
       </Row>
       <Title>{`Walk: ${done} of ${stops.length}`}</Title>
       <Quiet>{`Made safe ${walk?.madeSafeAt ? dayWords(walk.madeSafeAt.slice(0, 10)) : ''} · ${printHours(walk?.hours ?? machine.hours)} · front to back${plan.saved >= 5 ? `, in the order that saves ${printNumber(plan.saved, 0)} min of moving the machine` : ''}${walk?.noticed ? ` · noticed: ${walk.noticed}` : ''}`}</Quiet>
-      <LookFirst noticed={walk?.noticed ?? ''} stops={stops} onOpen={(id) => router.push(`/walk/${machine.id}/${id}`)} />
-      {stops.length > MANY ? <TextEntry label="Find a check" value={search} onChange={setSearch} hint="belt, oil, knife" /> : null}
+      <LookFirst
+        noticed={walk?.noticed ?? ''}
+        stops={stops}
+        onOpen={(id) => router.push(`/walk/${machine.id}/${id}`)}
+      />
+      {stops.length > MANY ? (
+        <TextEntry
+          label="Find a check"
+          value={search}
+          onChange={setSearch}
+          hint="belt, oil, knife"
+        />
+      ) : null}
       {[...new Set(stops.map((s) => s.check.station))].map((station) => {
         const own = stops.filter((s) => s.check.station === station);
-        const found = own.filter((s) => !wanted || `${s.check.id} ${s.check.component} ${s.check.measures}`.toLowerCase().includes(wanted));
+        const found = own.filter(
+          (s) =>
+            !wanted ||
+            `${s.check.id} ${s.check.component} ${s.check.measures}`.toLowerCase().includes(wanted),
+        );
         const left = own.filter((s) => s.state !== 'done');
         // the station with the next check, and any that must be looked at again, stand open
-        const openByItself = stops.length <= MANY || wanted !== '' || station === next?.check.station || own.some((s) => s.state === 'again');
+        const openByItself =
+          stops.length <= MANY ||
+          wanted !== '' ||
+          station === next?.check.station ||
+          own.some((s) => s.state === 'again');
         const open = toggled.includes(station) !== openByItself;
         if (wanted && !found.length) return null;
         return (
           <View key={station} style={{ gap: 8 }}>
-            <Tap testID={`station ${station}`} label={`${own[0]?.check.stationName}, ${own.length - left.length} of ${own.length} done, ${open ? 'fold' : 'open'}`} onPress={() => setToggled(toggled.includes(station) ? toggled.filter((s) => s !== station) : [...toggled, station])} style={{ justifyContent: 'center' }}>
-              <Row style={{ justifyContent: 'space-between' }}><Heading>{`${station} · ${own[0]?.check.stationName ?? ''}`}</Heading><Strong tone={left.length ? 'quiet' : 'pine'}>{`${own.length - left.length} of ${own.length}${open ? '' : ' ›'}`}</Strong></Row>
+            <Tap
+              testID={`station ${station}`}
+              label={`${own[0]?.check.stationName}, ${own.length - left.length} of ${own.length} done, ${open ? 'fold' : 'open'}`}
+              onPress={() =>
+                setToggled(
+                  toggled.includes(station)
+                    ? toggled.filter((s) => s !== station)
+                    : [...toggled, station],
+                )
+              }
+              style={{ justifyContent: 'center' }}
+            >
+              <Row style={{ justifyContent: 'space-between' }}>
+                <Heading>{`${station} · ${own[0]?.check.stationName ?? ''}`}</Heading>
+                <Strong
+                  tone={left.length ? 'quiet' : 'pine'}
+                >{`${own.length - left.length} of ${own.length}${open ? '' : ' ›'}`}</Strong>
+              </Row>
             </Tap>
-            {open ? found.map((stop) => {
-              const verdict = standing.verdicts.find((v) => v.check.id === stop.check.id);
-              const current = verdict?.places.some((p) => p.round === walkId);
-              return (
-                <Tap key={stop.check.id} testID={`stop ${stop.check.id}`} label={`${stop.check.component}, ${STATE_WORDS[stop.state]}`} onPress={() => router.push(`/walk/${machine.id}/${stop.check.id}`)}>
-                  <Card edge={stop.state === 'again' ? 'violet' : next?.check.id === stop.check.id ? 'pine' : 'line'}>
-                    <Row style={{ justifyContent: 'space-between' }}>
-                      <View style={{ flex: 1 }}>
-                        <Strong style={{ fontFamily: FONT.bold }}>{stop.check.component}</Strong>
-                        <Quiet>{stop.check.measures}</Quiet>
-                      </View>
-                      {current && verdict && stop.state !== 'begun' ? <DecisionBadge decision={verdict.decision} /> : <Strong tone={stop.state === 'due' ? 'quiet' : 'ink'}>{STATE_WORDS[stop.state]}</Strong>}
-                    </Row>
-                    {stop.because ? <Row><Glyph decision="remeasure" color={palette.violet} size={20} /><Body style={{ flex: 1 }}>{`Look again: ${stop.because.component.toLowerCase()} was worked on, ${stop.because.why}.`}</Body></Row> : null}
-                  </Card>
-                </Tap>
-              );
-            }) : null}
+            {open
+              ? found.map((stop) => {
+                  const verdict = standing.verdicts.find((v) => v.check.id === stop.check.id);
+                  const current = verdict?.places.some((p) => p.round === walkId);
+                  return (
+                    <Tap
+                      key={stop.check.id}
+                      testID={`stop ${stop.check.id}`}
+                      label={`${stop.check.component}, ${STATE_WORDS[stop.state]}`}
+                      onPress={() => router.push(`/walk/${machine.id}/${stop.check.id}`)}
+                    >
+                      <Card
+                        edge={
+                          stop.state === 'again'
+                            ? 'violet'
+                            : next?.check.id === stop.check.id
+                              ? 'pine'
+                              : 'line'
+                        }
+                      >
+                        <Row style={{ justifyContent: 'space-between' }}>
+                          <View style={{ flex: 1 }}>
+                            <Strong style={{ fontFamily: FONT.bold }}>
+                              {stop.check.component}
+                            </Strong>
+                            <Quiet>{stop.check.measures}</Quiet>
+                          </View>
+                          {current && verdict && stop.state !== 'begun' ? (
+                            <DecisionBadge decision={verdict.decision} />
+                          ) : (
+                            <Strong tone={stop.state === 'due' ? 'quiet' : 'ink'}>
+                              {STATE_WORDS[stop.state]}
+                            </Strong>
+                          )}
+                        </Row>
+                        {stop.because ? (
+                          <Row>
+                            <Glyph decision="remeasure" color={palette.violet} size={20} />
+                            <Body
+                              style={{ flex: 1 }}
+                            >{`Look again: ${stop.because.component.toLowerCase()} was worked on, ${stop.because.why}.`}</Body>
+                          </Row>
+                        ) : null}
+                      </Card>
+                    </Tap>
+                  );
+                })
+              : null}
           </View>
         );
       })}
-      {next && done > 0 ? <Press title="Finish early: the rest stays due" onPress={() => void finish()} small /> : null}
+      {next && done > 0 ? (
+        <Press title="Finish early: the rest stays due" onPress={() => void finish()} small />
+      ) : null}
     </Screen>
   );
 }
 
 /** What the operator noticed, and the checks it points to, likeliest first. */
-function LookFirst({ noticed, stops, onOpen }: { noticed: string; stops: readonly WalkStop[]; onOpen: (checkId: string) => void }) {
+function LookFirst({
+  noticed,
+  stops,
+  onOpen,
+}: {
+  noticed: string;
+  stops: readonly WalkStop[];
+  onOpen: (checkId: string) => void;
+}) {
   const symptoms = symptomsIn(noticed);
-  const suspects = suspectsFor(symptoms.map((s) => s.id), stops.map((s) => s.check)).filter((s) => stops.find((stop) => stop.check.id === s.check.id)?.state !== 'done').slice(0, 5);
+  const suspects = suspectsFor(
+    symptoms.map((s) => s.id),
+    stops.map((s) => s.check),
+  )
+    .filter((s) => stops.find((stop) => stop.check.id === s.check.id)?.state !== 'done')
+    .slice(0, 5);
   if (!suspects.length) return null;
   return (
     <Card edge="violet" testID="look first">
       <Heading>{`Look first: ${symptoms.map((s) => s.noticed.toLowerCase()).join('; ')}`}</Heading>
-      {suspects.map((s) => <Tap key={s.check.id} label={`${s.check.component}: ${s.why.join('; ')}`} onPress={() => onOpen(s.check.id)} style={{ justifyContent: 'center' }}><Strong tone="pine">{s.check.component}</Strong><Quiet>{s.why.join('; ')}</Quiet></Tap>)}
+      {suspects.map((s) => (
+        <Tap
+          key={s.check.id}
+          label={`${s.check.component}: ${s.why.join('; ')}`}
+          onPress={() => onOpen(s.check.id)}
+          style={{ justifyContent: 'center' }}
+        >
+          <Strong tone="pine">{s.check.component}</Strong>
+          <Quiet>{s.why.join('; ')}</Quiet>
+        </Tap>
+      ))}
     </Card>
   );
 }

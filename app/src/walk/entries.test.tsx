@@ -14,7 +14,14 @@ const file = machineFile();
 const walk = file.walks[0]!;
 const kept = new Map<string, string>();
 beforeAll(() => {
-  Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => void kept.set(k, v), removeItem: (k: string) => void kept.delete(k) } });
+  Object.defineProperty(globalThis, 'localStorage', {
+    configurable: true,
+    value: {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => void kept.set(k, v),
+      removeItem: (k: string) => void kept.delete(k),
+    },
+  });
 });
 beforeEach(() => kept.clear());
 
@@ -22,8 +29,25 @@ const entry = (checkId: string, readings: Reading[] = []) => {
   const check = checkOf(file, checkId);
   const onTake = jest.fn<Promise<void>, [readonly Taken[]]>().mockResolvedValue(undefined);
   const onDone = jest.fn();
-  const frame = (body: ReactNode, footer: ReactNode) => <View>{body}{footer}</View>;
-  const props: Omit<EntryProps, 'check'> = { file, walk, state: 'asFound', places: check.places, readings, verdict: undefined, draftKey: 'd', linksOut: 0, onTake, onDone, frame };
+  const frame = (body: ReactNode, footer: ReactNode) => (
+    <View>
+      {body}
+      {footer}
+    </View>
+  );
+  const props: Omit<EntryProps, 'check'> = {
+    file,
+    walk,
+    state: 'asFound',
+    places: check.places,
+    readings,
+    verdict: undefined,
+    draftKey: 'd',
+    linksOut: 0,
+    onTake,
+    onDone,
+    frame,
+  };
   return { check, props, onTake, onDone };
 };
 const press = async (id: string) => act(async () => void fireEvent.press(screen.getByTestId(id)));
@@ -35,7 +59,11 @@ describe('entering a width', () => {
     render(<MeasureEntry {...props} check={check} />);
     return { onTake, onDone };
   };
-  test.each([['35.6', 35.6, 'mm'], ['1 3/8 in', 34.925, 'in'], ['35,6', 35.6, 'mm']])('%s is taken as %d mm', async (typed, mm, unit) => {
+  test.each([
+    ['35.6', 35.6, 'mm'],
+    ['1 3/8 in', 34.925, 'in'],
+    ['35,6', 35.6, 'mm'],
+  ])('%s is taken as %d mm', async (typed, mm, unit) => {
     const { onTake, onDone } = show();
     fireEvent.changeText(screen.getByTestId('pad text'), typed);
     await press('judge');
@@ -46,7 +74,14 @@ describe('entering a width', () => {
     expect(value).toMatchObject({ typed: [typed], unit });
     expect(onDone).toHaveBeenCalled();
   });
-  test.each([['wide', /not a number/], ['-35', /cannot be negative/], ['35 furlong', /not a unit of length/], ['', /Type the reading first/], ['0', /cannot be/], ['35 in', /cannot be here.*read as in/]])('"%s" is refused in words and stays', async (typed, words) => {
+  test.each([
+    ['wide', /not a number/],
+    ['-35', /cannot be negative/],
+    ['35 furlong', /not a unit of length/],
+    ['', /Type the reading first/],
+    ['0', /cannot be/],
+    ['35 in', /cannot be here.*read as in/],
+  ])('"%s" is refused in words and stays', async (typed, words) => {
     const { onTake } = show();
     fireEvent.changeText(screen.getByTestId('pad text'), typed);
     await press('judge');
@@ -64,7 +99,8 @@ describe('entering a width', () => {
 });
 
 describe('entering a series', () => {
-  const measured = (place: string, mm: number) => reading('gathering-chain', place, { kind: 'measure', values: [mm], typed: [], unit: 'mm' });
+  const measured = (place: string, mm: number) =>
+    reading('gathering-chain', place, { kind: 'measure', values: [mm], typed: [], unit: 'mm' });
   const show = (readings: Reading[]) => {
     const { check, props, onTake } = entry('gathering-chain', readings);
     if (check.kind !== 'series') throw new Error(check.kind);
@@ -78,19 +114,29 @@ describe('entering a series', () => {
   test('"same" offers the one before', async () => {
     const onTake = show([measured('row 1 left', 418)]);
     await press('key same');
-    expect(onTake.mock.calls[0]?.[0]).toMatchObject([{ place: 'row 1 right', value: { values: [418] } }]);
+    expect(onTake.mock.calls[0]?.[0]).toMatchObject([
+      { place: 'row 1 right', value: { values: [418] } },
+    ]);
   });
   test('one out of the family is challenged before it is stored', async () => {
     const onTake = show(['row 1 left', 'row 1 right', 'row 2 left'].map((p) => measured(p, 418)));
     fireEvent.changeText(screen.getByTestId('pad text'), '424.5');
     await press('key next');
-    expect(screen.getByTestId('challenge')).toHaveTextContent('Row 2 right, 424.5 mm: 6.5 mm longer than its neighbours.');
+    expect(screen.getByTestId('challenge')).toHaveTextContent(
+      'Row 2 right, 424.5 mm: 6.5 mm longer than its neighbours.',
+    );
     expect(onTake).not.toHaveBeenCalled();
     await act(async () => void fireEvent.press(screen.getByLabelText('Keep it')));
     expect(onTake).toHaveBeenCalledTimes(1);
   });
   test('rows and sides are told from the places; other places are rows of their own', () => {
-    expect(groupBySides(['row 1 left', 'row 1 right', 'row 2 left'])).toEqual({ sides: ['left', 'right'], rows: [{ name: '1', places: ['row 1 left', 'row 1 right'] }, { name: '2', places: ['row 2 left'] }] });
+    expect(groupBySides(['row 1 left', 'row 1 right', 'row 2 left'])).toEqual({
+      sides: ['left', 'right'],
+      rows: [
+        { name: '1', places: ['row 1 left', 'row 1 right'] },
+        { name: '2', places: ['row 2 left'] },
+      ],
+    });
     expect(groupBySides(['front', 'back']).rows).toHaveLength(2);
   });
 });
@@ -110,7 +156,12 @@ describe('entering tension', () => {
     expect(onTake).not.toHaveBeenCalled();
     fireEvent.changeText(screen.getByLabelText('Slot left, mm, of 45 (right)'), '2');
     await press('judge');
-    expect(onTake.mock.calls[0]?.[0].map((t) => [t.place, t.value.kind])).toEqual([['left', 'mark'], ['left', 'travel'], ['right', 'mark'], ['right', 'travel']]);
+    expect(onTake.mock.calls[0]?.[0].map((t) => [t.place, t.value.kind])).toEqual([
+      ['left', 'mark'],
+      ['left', 'travel'],
+      ['right', 'mark'],
+      ['right', 'travel'],
+    ]);
   });
   test('nothing left is a reading; less than nothing is not', () => {
     expect(readTravel('0', 'mm', 45)).toEqual({ mm: 0, unit: 'mm' });
@@ -128,5 +179,7 @@ test('a set counted sound is asked for twice; each knife counts once', async () 
   fireEvent.press(screen.getByLabelText('one more: Missing'));
   await waitFor(() => expect(screen.getByTestId('count Missing')).toHaveTextContent('1'));
   await press('judge');
-  expect(onTake.mock.calls[0]?.[0]).toEqual([{ place: 'rotor', value: { kind: 'count', missing: 1, damaged: 0, oneEdge: 0, bothEdges: 0 } }]);
+  expect(onTake.mock.calls[0]?.[0]).toEqual([
+    { place: 'rotor', value: { kind: 'count', missing: 1, damaged: 0, oneEdge: 0, bothEdges: 0 } },
+  ]);
 });

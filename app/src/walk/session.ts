@@ -19,18 +19,48 @@ export interface Taking {
 /** A reading with an id of its own, bound to the sheet it is judged by. The position was confirmed before the pad opened. */
 export function newReading(taking: Taking, value: ReadingValue): Reading {
   const { file, check, walk, place, state, now, by } = taking;
-  const sheet = file.sheets.find((s) => s.machine === check.on && s.checks.some((c) => c.id === check.id));
+  const sheet = file.sheets.find(
+    (s) => s.machine === check.on && s.checks.some((c) => c.id === check.id),
+  );
   return {
-    id: uuidv7(), machineId: file.machine.id, walkId: walk.id, checkId: check.id, sheet: { model: sheet?.model ?? file.machine.model, revision: sheet?.revision ?? 1 }, place, state, value,
-    renewed: taking.renewed ?? false, settled: taking.settled ?? false, positionConfirmed: value.kind === 'skip' || positionConfirmedAt(walk.id, check.position) !== '',
+    id: uuidv7(),
+    machineId: file.machine.id,
+    walkId: walk.id,
+    checkId: check.id,
+    sheet: { model: sheet?.model ?? file.machine.model, revision: sheet?.revision ?? 1 },
+    place,
+    state,
+    value,
+    renewed: taking.renewed ?? false,
+    settled: taking.settled ?? false,
+    positionConfirmed: value.kind === 'skip' || positionConfirmedAt(walk.id, check.position) !== '',
     tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
-    takenAt: now.toISOString(), hours: walk.hours, by, note: taking.note ?? '', strikes: taking.strikes ?? null,
+    takenAt: now.toISOString(),
+    hours: walk.hours,
+    by,
+    note: taking.note ?? '',
+    strikes: taking.strikes ?? null,
   };
 }
 
 /** A walk begun now; it counts once the make-safe gate is confirmed. */
-export function newWalk(file: MachineFile, hours: number, now: Date, by: string, noticed: string): Walk {
-  return { id: uuidv7(), machineId: file.machine.id, startedAt: now.toISOString(), finishedAt: null, madeSafeAt: now.toISOString(), hours, by, noticed };
+export function newWalk(
+  file: MachineFile,
+  hours: number,
+  now: Date,
+  by: string,
+  noticed: string,
+): Walk {
+  return {
+    id: uuidv7(),
+    machineId: file.machine.id,
+    startedAt: now.toISOString(),
+    finishedAt: null,
+    madeSafeAt: now.toISOString(),
+    hours,
+    by,
+    noticed,
+  };
 }
 
 const positionKey = (walkId: string, position: string): string => `position|${walkId}|${position}`;
@@ -44,7 +74,9 @@ export function positionConfirmedAt(walkId: string, position: string): string {
 export function confirmPosition(walkId: string, position: string, at: string): void {
   const storage = globalThis.localStorage;
   if (!storage) return;
-  const keys = Array.from({ length: storage.length }, (_, i) => storage.key(i) ?? '').filter((k) => k.startsWith(`position|${walkId}|`));
+  const keys = Array.from({ length: storage.length }, (_, i) => storage.key(i) ?? '').filter((k) =>
+    k.startsWith(`position|${walkId}|`),
+  );
   keys.forEach((k) => storage.removeItem(k));
   if (at) storage.setItem(positionKey(walkId, position), at);
 }

@@ -11,7 +11,11 @@ import { api, troubleText, usePeople, useToday } from '../store';
 import { Body, Card, Choice, Field, Heading, Notice, Press, Row, Strong } from '../ui';
 import { weekdayWords } from '../yard/words';
 
-const VisitEntry = z.object({ technicianId: z.uuid('Choose a technician.'), startsOn: Day, site: z.enum(['bay', 'farm']) });
+const VisitEntry = z.object({
+  technicianId: z.uuid('Choose a technician.'),
+  startsOn: Day,
+  site: z.enum(['bay', 'farm']),
+});
 type VisitEntry = z.infer<typeof VisitEntry>;
 
 interface VisitFormProps {
@@ -30,10 +34,15 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   const { machine } = file;
   const { control, handleSubmit, setValue, formState } = useForm<VisitEntry>({
     resolver: zodResolver(VisitEntry),
-    values: { technicianId: visit?.technicianId ?? '', startsOn: visit?.startsOn ?? workingDayFrom(today), site: visit?.site ?? 'bay' },
+    values: {
+      technicianId: visit?.technicianId ?? '',
+      startsOn: visit?.startsOn ?? workingDayFrom(today),
+      site: visit?.site ?? 'bay',
+    },
     resetOptions: { keepDirtyValues: true },
   });
-  const technicians = people?.people.filter((p) => p.role === 'technician' && p.branch === machine.branch) ?? [];
+  const technicians =
+    people?.people.filter((p) => p.role === 'technician' && p.branch === machine.branch) ?? [];
   const startsOn = useWatch({ control, name: 'startsOn' });
   const day = Day.safeParse(startsOn);
   const end = day.success && hours > 0 ? visitEnd(day.data, hours) : undefined;
@@ -41,7 +50,11 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   const submit = handleSubmit(async (entry) => {
     setTrouble('');
     try {
-      await api('PUT', `/visits/${visit?.id ?? newId}`, { ...entry, machineId: machine.id, version: visit?.version ?? null });
+      await api('PUT', `/visits/${visit?.id ?? newId}`, {
+        ...entry,
+        machineId: machine.id,
+        version: visit?.version ?? null,
+      });
     } catch (error) {
       setTrouble(troubleText(error));
     }
@@ -66,21 +79,67 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
         name="technicianId"
         render={({ field, fieldState }) => (
           <View style={{ gap: 4 }}>
-            <Choice label="Technician" value={field.value || undefined} onChange={field.onChange} options={technicians.map((p) => ({ value: p.id, title: p.name }))} />
+            <Choice
+              label="Technician"
+              value={field.value || undefined}
+              onChange={field.onChange}
+              options={technicians.map((p) => ({ value: p.id, title: p.name }))}
+            />
             {fieldState.error ? <Strong tone="rust">{fieldState.error.message}</Strong> : null}
-            {people && technicians.length === 0 ? <Body>{`No technician works for ${machine.branch} yet.`}</Body> : null}
+            {people && technicians.length === 0 ? (
+              <Body>{`No technician works for ${machine.branch} yet.`}</Body>
+            ) : null}
           </View>
         )}
       />
       <Field control={control} name="startsOn" label="Starts on (year-month-day)" hint={today} />
       <Row gap={6}>
-        <Press small title="A day earlier" onPress={() => day.success && setValue('startsOn', workingDaysAfter(day.data, -1), { shouldDirty: true })} />
-        <Press small title="A day later" onPress={() => day.success && setValue('startsOn', workingDaysAfter(day.data, 1), { shouldDirty: true })} />
+        <Press
+          small
+          title="A day earlier"
+          onPress={() =>
+            day.success &&
+            setValue('startsOn', workingDaysAfter(day.data, -1), { shouldDirty: true })
+          }
+        />
+        <Press
+          small
+          title="A day later"
+          onPress={() =>
+            day.success &&
+            setValue('startsOn', workingDaysAfter(day.data, 1), { shouldDirty: true })
+          }
+        />
       </Row>
-      <Controller control={control} name="site" render={({ field }) => <Choice label="Where" value={field.value} onChange={field.onChange} options={[{ value: 'bay', title: 'In the bay' }, { value: 'farm', title: 'At the farm' }]} />} />
-      {end ? <Body {...(late ? { tone: 'rust' as const } : {})} testID="visit end">{`${printNumber(hours, 2)} h: ends ${weekdayWords(end)}${late ? `, after harvest starts on ${weekdayWords(machine.harvest.start)}. It will be late.` : '.'}`}</Body> : null}
+      <Controller
+        control={control}
+        name="site"
+        render={({ field }) => (
+          <Choice
+            label="Where"
+            value={field.value}
+            onChange={field.onChange}
+            options={[
+              { value: 'bay', title: 'In the bay' },
+              { value: 'farm', title: 'At the farm' },
+            ]}
+          />
+        )}
+      />
+      {end ? (
+        <Body
+          {...(late ? { tone: 'rust' as const } : {})}
+          testID="visit end"
+        >{`${printNumber(hours, 2)} h: ends ${weekdayWords(end)}${late ? `, after harvest starts on ${weekdayWords(machine.harvest.start)}. It will be late.` : '.'}`}</Body>
+      ) : null}
       {trouble ? <Notice tone="rust" title="The visit was not set" text={trouble} /> : null}
-      <Press fill="pine" title={visit ? 'Move the visit' : 'Set the visit'} testID="set visit" onPress={() => void submit()} loading={formState.isSubmitting} />
+      <Press
+        fill="pine"
+        title={visit ? 'Move the visit' : 'Set the visit'}
+        testID="set visit"
+        onPress={() => void submit()}
+        loading={formState.isSubmitting}
+      />
       {visit ? <Press title="Drop the visit" onPress={() => void drop()} small /> : null}
     </Card>
   );

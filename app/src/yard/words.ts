@@ -10,26 +10,45 @@ export const weekdayWords = (day: string): string => format(parseISO(day), 'EEE 
 const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** What is to be done next with a machine, in one line. */
-export function nextWords({ next, late, mustStartBy }: Pick<YardRow, 'next' | 'late' | 'mustStartBy'>): string {
-  const visit = next.day ? `${weekdayWords(next.day)}${next.technician ? `, ${next.technician}` : ''}` : '';
+export function nextWords({
+  next,
+  late,
+  mustStartBy,
+}: Pick<YardRow, 'next' | 'late' | 'mustStartBy'>): string {
+  const visit = next.day
+    ? `${weekdayWords(next.day)}${next.technician ? `, ${next.technician}` : ''}`
+    : '';
   switch (next.id) {
-    case 'startWalk': return `No walk yet: start it, ${plural(next.count, 'check')}`;
-    case 'resumeWalk': return `Walk begun: ${plural(next.count, 'check')} to go`;
-    case 'acceptWork': return `${plural(next.count, 'decision')} to accept into work`;
-    case 'planVisit': return `Plan a visit: start by ${dayWords(mustStartBy)}`;
-    case 'visitLate': return `Late: visit ${visit} ends in harvest`;
-    case 'visitPlanned': return `Visit planned, ${visit}`;
-    case 'noSheet': return 'No spec sheet for this model yet';
-    case 'ready': return late ? 'Late' : 'Ready for harvest';
+    case 'startWalk':
+      return `No walk yet: start it, ${plural(next.count, 'check')}`;
+    case 'resumeWalk':
+      return `Walk begun: ${plural(next.count, 'check')} to go`;
+    case 'acceptWork':
+      return `${plural(next.count, 'decision')} to accept into work`;
+    case 'planVisit':
+      return `Plan a visit: start by ${dayWords(mustStartBy)}`;
+    case 'visitLate':
+      return `Late: visit ${visit} ends in harvest`;
+    case 'visitPlanned':
+      return `Visit planned, ${visit}`;
+    case 'noSheet':
+      return 'No spec sheet for this model yet';
+    case 'ready':
+      return late ? 'Late' : 'Ready for harvest';
   }
 }
 
 /** Slack as a number and its words. */
 export function slackWords(slack: number): { figure: string; words: string } {
-  if (slack < 0) return { figure: String(-slack), words: slack === -1 ? 'day too late' : 'days too late' };
+  if (slack < 0)
+    return { figure: String(-slack), words: slack === -1 ? 'day too late' : 'days too late' };
   return { figure: String(slack), words: slack === 1 ? 'day of slack' : 'days of slack' };
 }
 
 /** State of the walk in two or three words. */
 export const walkWords = (row: Pick<YardRow, 'walk' | 'checks' | 'checksDue'>): string =>
-  row.walk === 'done' ? 'walk done' : row.walk === 'started' ? `${row.checks - row.checksDue} of ${row.checks} checked` : `${plural(row.checks, 'check')} due`;
+  row.walk === 'done'
+    ? 'walk done'
+    : row.walk === 'started'
+      ? `${row.checks - row.checksDue} of ${row.checks} checked`
+      : `${plural(row.checks, 'check')} due`;

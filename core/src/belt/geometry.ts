@@ -12,7 +12,12 @@ function checked({ centre, large, small }: OpenBelt): OpenBelt {
   positive('centre', centre);
   positive('large', large);
   positive('small', small);
-  if (centre <= Math.abs(large - small) / 2) throw new InputError('centre', centre, 'a distance at which one pulley does not lie inside the other');
+  if (centre <= Math.abs(large - small) / 2)
+    throw new InputError(
+      'centre',
+      centre,
+      'a distance at which one pulley does not lie inside the other',
+    );
   return { centre, large, small };
 }
 
@@ -52,11 +57,20 @@ export function span(belt: OpenBelt): number {
  */
 export function rideDrop(widthLoss: number, grooveAngle: number): number {
   finite('widthLoss', widthLoss);
-  if (!(grooveAngle > 0 && grooveAngle < 180)) throw new InputError('grooveAngle', grooveAngle, 'an angle above 0° and below 180°');
+  if (!(grooveAngle > 0 && grooveAngle < 180))
+    throw new InputError('grooveAngle', grooveAngle, 'an angle above 0° and below 180°');
   return widthLoss / (2 * Math.tan((grooveAngle * Math.PI) / 360));
 }
 
 /** ISO 3410 variable-speed sections: nominal top width, mm. */
-export const VARIABLE_SPEED_SECTIONS: Readonly<Record<'HI' | 'HJ' | 'HK' | 'HL' | 'HM' | 'HN' | 'HO', number>> = {
-  HI: 25.4, HJ: 31.75, HK: 38.1, HL: 44.45, HM: 50.8, HN: 57.15, HO: 63.5,
+export const VARIABLE_SPEED_SECTIONS: Readonly<
+  Record<'HI' | 'HJ' | 'HK' | 'HL' | 'HM' | 'HN' | 'HO', number>
+> = {
+  HI: 25.4,
+  HJ: 31.75,
+  HK: 38.1,
+  HL: 44.45,
+  HM: 50.8,
+  HN: 57.15,
+  HO: 63.5,
 };

@@ -14,12 +14,16 @@ export interface StrandComparison {
  * @param allowed difference, % points
  * @example compareStrands([{ name: 'left', elongation: 1.1 }, { name: 'right', elongation: 1.6 }], 0.3).equal // false
  */
-export function compareStrands(strands: readonly { readonly name: string; readonly elongation: number }[], allowed: number): StrandComparison {
+export function compareStrands(
+  strands: readonly { readonly name: string; readonly elongation: number }[],
+  allowed: number,
+): StrandComparison {
   zeroOrMore('allowed', allowed);
   const sorted = [...strands].sort((a, b) => b.elongation - a.elongation);
   const [worst] = sorted;
   const least = sorted.at(-1);
-  if (!worst || !least || strands.length < 2) throw new InputError('strands', strands.length, 'at least two strands');
+  if (!worst || !least || strands.length < 2)
+    throw new InputError('strands', strands.length, 'at least two strands');
   const bad = strands.find((s) => !Number.isFinite(s.elongation));
   if (bad) throw new InputError(`strands.${bad.name}`, bad.elongation, 'a finite elongation');
   const difference = worst.elongation - least.elongation;

@@ -17,7 +17,8 @@ export function elongation(length: number, pitches: number, pitch: number): numb
 
 /** Length of `pitches` new pitches, mm. @throws InputError */
 export function nominalLength(pitches: number, pitch: number): number {
-  if (!Number.isInteger(pitches) || pitches < 1) throw new InputError('pitches', pitches, 'a whole number of at least 1');
+  if (!Number.isInteger(pitches) || pitches < 1)
+    throw new InputError('pitches', pitches, 'a whole number of at least 1');
   return pitches * positive('pitch', pitch);
 }
 
@@ -39,7 +40,12 @@ export function elongationUncertainty(uncertainty: number, pitches: number, pitc
  */
 export function pitchesNeeded(uncertainty: number, pitch: number, limit: number): number {
   const share = positive('limit', limit) / 10;
-  return Math.max(1, Math.ceil((100 * zeroOrMore('uncertainty', uncertainty)) / (share * positive('pitch', pitch)) - 1e-9));
+  return Math.max(
+    1,
+    Math.ceil(
+      (100 * zeroOrMore('uncertainty', uncertainty)) / (share * positive('pitch', pitch)) - 1e-9,
+    ),
+  );
 }
 
 /**

@@ -13,7 +13,11 @@ export function loopPitches(pitch: number, teeth1: number, teeth2: number, centr
   positive('centre', centre);
   positive('teeth1', teeth1);
   positive('teeth2', teeth2);
-  return (2 * centre) / pitch + (teeth1 + teeth2) / 2 + (((teeth2 - teeth1) / (2 * Math.PI)) ** 2 * pitch) / centre;
+  return (
+    (2 * centre) / pitch +
+    (teeth1 + teeth2) / 2 +
+    (((teeth2 - teeth1) / (2 * Math.PI)) ** 2 * pitch) / centre
+  );
 }
 
 /**
@@ -21,13 +25,23 @@ export function loopPitches(pitch: number, teeth1: number, teeth2: number, centr
  * @throws InputError when the loop is too short to go round both sprockets
  * @example centreDistance(25.4, 15, 38, 78) // 647.373
  */
-export function centreDistance(pitch: number, teeth1: number, teeth2: number, pitches: number): number {
+export function centreDistance(
+  pitch: number,
+  teeth1: number,
+  teeth2: number,
+  pitches: number,
+): number {
   positive('pitch', pitch);
   positive('teeth1', teeth1);
   positive('teeth2', teeth2);
   const straight = positive('pitches', pitches) - (teeth1 + teeth2) / 2;
   const offset = ((teeth2 - teeth1) / (2 * Math.PI)) ** 2;
   const root = straight * straight - 8 * offset;
-  if (straight <= 0 || root < 0) throw new InputError('pitches', pitches, `more pitches than go round sprockets of ${teeth1} and ${teeth2} teeth`);
+  if (straight <= 0 || root < 0)
+    throw new InputError(
+      'pitches',
+      pitches,
+      `more pitches than go round sprockets of ${teeth1} and ${teeth2} teeth`,
+    );
   return (pitch * (straight + Math.sqrt(root))) / 4;
 }

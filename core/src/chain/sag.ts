@@ -14,7 +14,9 @@ export function slackTension(weight: number, span: number, sag: number): number 
 
 /** Sag at mid-span that a slack tension gives, m: the inverse of {@link slackTension}. */
 export function sagAt(weight: number, span: number, tension: number): number {
-  return (positive('weight', weight) * positive('span', span) ** 2) / (8 * positive('tension', tension));
+  return (
+    (positive('weight', weight) * positive('span', span) ** 2) / (8 * positive('tension', tension))
+  );
 }
 
 /**

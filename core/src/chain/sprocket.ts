@@ -1,7 +1,8 @@
 import { InputError, positive, zeroOrMore } from '../units';
 
 function teethOf(field: string, z: number): number {
-  if (!Number.isInteger(z) || z < 5 || z > 1000) throw new InputError(field, z, 'a whole number of 5 to 1,000 teeth');
+  if (!Number.isInteger(z) || z < 5 || z > 1000)
+    throw new InputError(field, z, 'a whole number of 5 to 1,000 teeth');
   return z;
 }
 
@@ -40,7 +41,11 @@ export function chainClimb(elongation: number, pitch: number, teeth: number): nu
  * @example engagementLeft(2, 15.875, 40) // 0.545
  */
 export function engagementLeft(elongation: number, pitch: number, teeth: number): number {
-  return 1 - chainClimb(elongation, pitch, teeth) / ((tipDiameter(pitch, teeth) - pitchDiameter(pitch, teeth)) / 2);
+  return (
+    1 -
+    chainClimb(elongation, pitch, teeth) /
+      ((tipDiameter(pitch, teeth) - pitchDiameter(pitch, teeth)) / 2)
+  );
 }
 
 /** A sprocket tooth measured against its spec: thickness left, or hook grown; mm. */
@@ -56,12 +61,16 @@ export interface ToothWear {
  * New on old: a new chain on hooked teeth wears out early.
  * @example judgeTooth(7.1, { nominal: 8, limit: 6.5 }) // { wear: 0.6, out: false, renewWithChain: true }
  */
-export function judgeTooth(measured: number, tooth: ToothWear): { wear: number; out: boolean; renewWithChain: boolean } {
+export function judgeTooth(
+  measured: number,
+  tooth: ToothWear,
+): { wear: number; out: boolean; renewWithChain: boolean } {
   zeroOrMore('measured', measured);
   zeroOrMore('nominal', tooth.nominal);
   zeroOrMore('limit', tooth.limit);
   zeroOrMore('pairFrom', tooth.pairFrom ?? 0.5);
-  if (tooth.nominal === tooth.limit) throw new InputError('limit', tooth.limit, 'a limit that differs from the new size');
+  if (tooth.nominal === tooth.limit)
+    throw new InputError('limit', tooth.limit, 'a limit that differs from the new size');
   const wear = (tooth.nominal - measured) / (tooth.nominal - tooth.limit);
   return { wear, out: wear >= 1 - 1e-12, renewWithChain: wear >= (tooth.pairFrom ?? 0.5) - 1e-12 };
 }

@@ -59,19 +59,42 @@ export function takeUpPlan(state: TakeUpState): TakeUpPlan {
   const travelPerPercent = (state.loopPitches * state.pitch) / 100 / state.strandsPerTravel;
   const tooLong = state.elongation >= limit;
 
-  const choice = (action: TakeUpChoice['action'], linksOut: number, travelLeft: number, elongation: number): TakeUpChoice => {
-    const byTravel = ratePerHour > 0 ? Math.max(0, travelLeft) / (ratePerHour * travelPerPercent) : Infinity;
+  const choice = (
+    action: TakeUpChoice['action'],
+    linksOut: number,
+    travelLeft: number,
+    elongation: number,
+  ): TakeUpChoice => {
+    const byTravel =
+      ratePerHour > 0 ? Math.max(0, travelLeft) / (ratePerHour * travelPerPercent) : Infinity;
     const byElongation = ratePerHour > 0 ? Math.max(0, limit - elongation) / ratePerHour : Infinity;
-    const fits = action === 'replace' || (!tooLong && travelLeft <= total + 1e-9 && travelLeft >= reserve);
-    return { action, linksOut, offsetLink: linksOut % 2 === 1, travelLeft, hoursLeft: Math.min(byTravel, byElongation), endsBy: byTravel <= byElongation ? 'travel' : 'elongation', fits };
+    const fits =
+      action === 'replace' || (!tooLong && travelLeft <= total + 1e-9 && travelLeft >= reserve);
+    return {
+      action,
+      linksOut,
+      offsetLink: linksOut % 2 === 1,
+      travelLeft,
+      hoursLeft: Math.min(byTravel, byElongation),
+      endsBy: byTravel <= byElongation ? 'travel' : 'elongation',
+      fits,
+    };
   };
 
   const left = total - used;
   const mostOut = Math.floor(used / perHalfLink + 1e-9);
-  const shortened = Array.from({ length: Math.min(mostOut, 12) }, (_, i) => choice('shorten', i + 1, left + (i + 1) * perHalfLink, state.elongation));
+  const shortened = Array.from({ length: Math.min(mostOut, 12) }, (_, i) =>
+    choice('shorten', i + 1, left + (i + 1) * perHalfLink, state.elongation),
+  );
   const replace = choice('replace', 0, total, 0);
   const choices = [choice('adjust', 0, left, state.elongation), ...shortened, replace];
-  return { best: choices.find((c) => c.fits) ?? replace, choices, stretch, travelEaten: stretch / state.strandsPerTravel, perHalfLink };
+  return {
+    best: choices.find((c) => c.fits) ?? replace,
+    choices,
+    stretch,
+    travelEaten: stretch / state.strandsPerTravel,
+    perHalfLink,
+  };
 }
 
 /**
@@ -82,19 +105,29 @@ export function takeUpPlan(state: TakeUpState): TakeUpPlan {
  * @returns % of the loop's new length
  * @example elongationFromTravel(21.404, 0, 2, 41.4, 94) // 1.1
  */
-export function elongationFromTravel(used: number, linksOut: number, strandsPerTravel: number, pitch: number, loopPitches: number): number {
-  const grown = zeroOrMore('used', used) * positive('strandsPerTravel', strandsPerTravel) + zeroOrMore('linksOut', linksOut) * positive('pitch', pitch);
+export function elongationFromTravel(
+  used: number,
+  linksOut: number,
+  strandsPerTravel: number,
+  pitch: number,
+  loopPitches: number,
+): number {
+  const grown =
+    zeroOrMore('used', used) * positive('strandsPerTravel', strandsPerTravel) +
+    zeroOrMore('linksOut', linksOut) * positive('pitch', pitch);
   return (100 * grown) / (positive('loopPitches', loopPitches) * pitch);
 }
 
 function checked(state: TakeUpState): TakeUpState {
   positive('total', state.total);
   zeroOrMore('used', state.used);
-  if (state.used > state.total) throw new InputError('used', state.used, `no more than the whole travel, ${state.total} mm`);
+  if (state.used > state.total)
+    throw new InputError('used', state.used, `no more than the whole travel, ${state.total} mm`);
   positive('strandsPerTravel', state.strandsPerTravel);
   positive('pitch', state.pitch);
   positive('loopPitches', state.loopPitches);
-  if (!Number.isFinite(state.elongation)) throw new InputError('elongation', state.elongation, 'a finite percentage');
+  if (!Number.isFinite(state.elongation))
+    throw new InputError('elongation', state.elongation, 'a finite percentage');
   positive('limit', state.limit);
   zeroOrMore('reserve', state.reserve);
   zeroOrMore('ratePerHour', state.ratePerHour);

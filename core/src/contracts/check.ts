@@ -1,18 +1,66 @@
 import { z } from 'zod';
 import { LongText, ShortText, Slug } from './common';
-import { BandLimit, CheckUnit, ElongationLimit, Interval, Quantity, QUANTITY_UNITS, TakeUp, Tool, WearLimit, WearRate } from './limits';
+import {
+  BandLimit,
+  CheckUnit,
+  ElongationLimit,
+  Interval,
+  Quantity,
+  QUANTITY_UNITS,
+  TakeUp,
+  Tool,
+  WearLimit,
+  WearRate,
+} from './limits';
 
 const millimetres = z.number().finite().nonnegative();
 const positiveMillimetres = z.number().finite().positive();
 
 /** The decisions a reading leads to, as a technician says them. */
-export const Decision = z.enum(['holds', 'watch', 'adjust', 'shorten', 'turn', 'replace', 'remeasure']);
+export const Decision = z.enum([
+  'holds',
+  'watch',
+  'adjust',
+  'shorten',
+  'turn',
+  'replace',
+  'remeasure',
+]);
 export type Decision = z.infer<typeof Decision>;
 
 /** Ways to take a reading; each has its drawing. */
 export const Method = z.enum([
-  'spring-gauge', 'tip-to-tip', 'canister-gap', 'overlap', 'slat-at-floor', 'slat-in-window', 'eye-bolt', 'hydraulic', 'sheave-gap', 'belt-width', 'belt-note', 'belt-push', 'chain-pitches', 'sag', 'elevator-feel', 'hold-down',
-  'section-guard', 'rasp-bar', 'knife-edge', 'knife-count', 'draper-band', 'level-eye', 'gonogo', 'clearance', 'play', 'tooth', 'meter', 'torque', 'look', 'setting', 'grease',
+  'spring-gauge',
+  'tip-to-tip',
+  'canister-gap',
+  'overlap',
+  'slat-at-floor',
+  'slat-in-window',
+  'eye-bolt',
+  'hydraulic',
+  'sheave-gap',
+  'belt-width',
+  'belt-note',
+  'belt-push',
+  'chain-pitches',
+  'sag',
+  'elevator-feel',
+  'hold-down',
+  'section-guard',
+  'rasp-bar',
+  'knife-edge',
+  'knife-count',
+  'draper-band',
+  'level-eye',
+  'gonogo',
+  'clearance',
+  'play',
+  'tooth',
+  'meter',
+  'torque',
+  'look',
+  'setting',
+  'grease',
 ]);
 export type Method = z.infer<typeof Method>;
 
@@ -57,13 +105,26 @@ const base = {
   labourPer: z.enum(['place', 'check']).default('place'),
   parts: z.array(Part).default([]),
   knockOns: z.array(KnockOn).default([]),
-  pairs: z.array(z.object({ check: Slug, from: z.number().min(0).max(1).default(0.5), why: ShortText })).default([]).describe('mates: renewed together with this when they have worn so far of the way to their own limit'),
+  pairs: z
+    .array(z.object({ check: Slug, from: z.number().min(0).max(1).default(0.5), why: ShortText }))
+    .default([])
+    .describe(
+      'mates: renewed together with this when they have worn so far of the way to their own limit',
+    ),
   ifLeft: ShortText,
   safety: z.array(ShortText).default([]),
   interval: Interval.default({ kind: 'season' }),
-  when: z.record(Slug, z.array(Slug).min(1)).default({}).describe('equipment it is there with: {"feeder-drive": ["variable"]}; on every build when empty'),
+  when: z
+    .record(Slug, z.array(Slug).min(1))
+    .default({})
+    .describe(
+      'equipment it is there with: {"feeder-drive": ["variable"]}; on every build when empty',
+    ),
   schools: LongText.default('').describe('where good people disagree, and why this way was chosen'),
-  runsToSettle: z.boolean().default(false).describe('an adjustment counts only after running and looking again'),
+  runsToSettle: z
+    .boolean()
+    .default(false)
+    .describe('an adjustment counts only after running and looking again'),
   source: ShortText,
 };
 
@@ -71,34 +132,87 @@ const measured = {
   quantity: Quantity.default('length'),
   limit: z.discriminatedUnion('type', [WearLimit, ElongationLimit, BandLimit]),
   unit: CheckUnit.default('mm'),
-  style: z.enum(['mm', 'inFraction', 'inThou', 'plain']).default('mm').describe('how lengths are written; plain: in the unit, for what is no length'),
+  style: z
+    .enum(['mm', 'inFraction', 'inThou', 'plain'])
+    .default('mm')
+    .describe('how lengths are written; plain: in the unit, for what is no length'),
   repeats: z.int().min(1).max(5).default(1),
   wearRate: WearRate.optional(),
   takeUp: TakeUp.optional(),
-  maxDifference: z.number().finite().positive().optional().describe('most that any two places may differ, in the unit of the quantity'),
+  maxDifference: z
+    .number()
+    .finite()
+    .positive()
+    .optional()
+    .describe('most that any two places may differ, in the unit of the quantity'),
   lookAlone: z.boolean().default(false).describe('offers "looks fine", which never passes'),
 };
-const agreeing = <T extends z.ZodType<{ quantity: Quantity; unit: string; style: string; limit: { type: string }; takeUp?: unknown; wearRate?: unknown }>>(schema: T) =>
+const agreeing = <
+  T extends z.ZodType<{
+    quantity: Quantity;
+    unit: string;
+    style: string;
+    limit: { type: string };
+    takeUp?: unknown;
+    wearRate?: unknown;
+  }>,
+>(
+  schema: T,
+) =>
   schema.superRefine((c, ctx) => {
-    const wrong = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
+    const wrong = (path: string, message: string) =>
+      ctx.addIssue({ code: 'custom', path: [path], message });
     const units: readonly string[] = QUANTITY_UNITS[c.quantity];
     if (!units.includes(c.unit)) wrong('unit', `a unit of ${c.quantity}: ${units.join(', ')}`);
-    if ((c.quantity === 'length') === (c.style === 'plain')) wrong('style', c.quantity === 'length' ? 'mm, inFraction or inThou for a length' : '"plain" for what is no length');
-    if (c.limit.type === 'elongation' && c.quantity !== 'length') wrong('quantity', '"length": elongation is read as a length');
-    if (c.limit.type === 'band' && c.wearRate !== undefined) wrong('wearRate', 'none: a band is set, it does not wear');
+    if ((c.quantity === 'length') === (c.style === 'plain'))
+      wrong(
+        'style',
+        c.quantity === 'length'
+          ? 'mm, inFraction or inThou for a length'
+          : '"plain" for what is no length',
+      );
+    if (c.limit.type === 'elongation' && c.quantity !== 'length')
+      wrong('quantity', '"length": elongation is read as a length');
+    if (c.limit.type === 'band' && c.wearRate !== undefined)
+      wrong('wearRate', 'none: a band is set, it does not wear');
   });
-export const MeasureCheck = agreeing(z.object({ ...base, ...measured, kind: z.literal('measure') }));
-export const SeriesCheck = agreeing(z.object({ ...base, ...measured, kind: z.literal('series'), outOfFamily: z.number().positive().describe('step off the neighbours that is challenged, in the unit of the quantity') }));
+export const MeasureCheck = agreeing(
+  z.object({ ...base, ...measured, kind: z.literal('measure') }),
+);
+export const SeriesCheck = agreeing(
+  z.object({
+    ...base,
+    ...measured,
+    kind: z.literal('series'),
+    outOfFamily: z
+      .number()
+      .positive()
+      .describe('step off the neighbours that is challenged, in the unit of the quantity'),
+  }),
+);
 
 /** An indicator against its mark. `short` is always the loose side; the words say what is seen there. */
 export const MarkCheck = z.object({
   ...base,
   kind: z.literal('mark'),
-  gauge: z.object({ length: positiveMillimetres, short: millimetres.default(0).describe('mm short that is still fine'), past: millimetres.describe('mm past the end that is still fine (0: exactly at)') }),
-  words: z.object({ short: ShortText, at: ShortText, past: ShortText }).default({ short: 'washer not yet at the end of the gauge', at: 'washer level with the end', past: 'washer beyond the end' }),
+  gauge: z.object({
+    length: positiveMillimetres,
+    short: millimetres.default(0).describe('mm short that is still fine'),
+    past: millimetres.describe('mm past the end that is still fine (0: exactly at)'),
+  }),
+  words: z
+    .object({ short: ShortText, at: ShortText, past: ShortText })
+    .default({
+      short: 'washer not yet at the end of the gauge',
+      at: 'washer level with the end',
+      past: 'washer beyond the end',
+    }),
   maxSideDifference: millimetres,
   takeUp: TakeUp.optional(),
-  setsItself: z.boolean().default(false).describe('hydraulic or spring loaded: look, do not adjust'),
+  setsItself: z
+    .boolean()
+    .default(false)
+    .describe('hydraulic or spring loaded: look, do not adjust'),
 });
 
 export const Feel = z.enum(['stuck', 'justSlides', 'slidesEasily', 'hangs']);
@@ -126,8 +240,14 @@ export const CountCheck = z.object({
   counted: ShortText.default('knives'),
   total: z.int().min(1).max(500),
   allowed: z.int().min(0).max(100).default(0).describe('missing or damaged that may wait'),
-  renew: z.enum(['each', 'opposite', 'set']).describe('a bad one alone, with its opposite mate, or the whole set'),
-  turnFrom: z.int().min(1).optional().describe('reversible edges: how many worn on one edge before the set is turned'),
+  renew: z
+    .enum(['each', 'opposite', 'set'])
+    .describe('a bad one alone, with its opposite mate, or the whole set'),
+  turnFrom: z
+    .int()
+    .min(1)
+    .optional()
+    .describe('reversible edges: how many worn on one edge before the set is turned'),
 });
 
 export const ConditionCheck = z.object({
@@ -146,28 +266,66 @@ export const LevelCheck = z.object({
   colours: z.array(ShortText).max(6).default([]).describe('colours that tell of trouble'),
 });
 
-export const SettingCheck = z.object({
-  ...base,
-  kind: z.literal('setting'),
-  options: z.array(ShortText).min(2).max(12),
-  expected: z.array(z.object({ crop: ShortText.optional(), header: ShortText.optional(), option: ShortText, because: ShortText.optional() })).min(1).max(60),
-}).superRefine((c, ctx) => c.expected.forEach((e, i) => {
-  if (!c.options.includes(e.option)) ctx.addIssue({ code: 'custom', path: ['expected', i, 'option'], message: `one of its options: ${c.options.join(', ')}` });
-}));
+export const SettingCheck = z
+  .object({
+    ...base,
+    kind: z.literal('setting'),
+    options: z.array(ShortText).min(2).max(12),
+    expected: z
+      .array(
+        z.object({
+          crop: ShortText.optional(),
+          header: ShortText.optional(),
+          option: ShortText,
+          because: ShortText.optional(),
+        }),
+      )
+      .min(1)
+      .max(60),
+  })
+  .superRefine((c, ctx) =>
+    c.expected.forEach((e, i) => {
+      if (!c.options.includes(e.option))
+        ctx.addIssue({
+          code: 'custom',
+          path: ['expected', i, 'option'],
+          message: `one of its options: ${c.options.join(', ')}`,
+        });
+    }),
+  );
 
-export const ServiceCheck = z.object({
-  ...base,
-  kind: z.literal('service'),
-  asks: z.enum(['done', 'strokes', 'litres']),
-  amount: z.number().finite().positive().max(1000).optional(),
-  most: z.number().finite().positive().max(1000).optional().describe('never more than this'),
-  product: ShortText,
-}).superRefine((c, ctx) => {
-  if (c.asks !== 'done' && c.amount === undefined) ctx.addIssue({ code: 'custom', path: ['amount'], message: `how many ${c.asks}` });
-  if (c.most !== undefined && c.amount !== undefined && c.most < c.amount) ctx.addIssue({ code: 'custom', path: ['most'], message: `at least the ${c.amount} that are asked for` });
-});
+export const ServiceCheck = z
+  .object({
+    ...base,
+    kind: z.literal('service'),
+    asks: z.enum(['done', 'strokes', 'litres']),
+    amount: z.number().finite().positive().max(1000).optional(),
+    most: z.number().finite().positive().max(1000).optional().describe('never more than this'),
+    product: ShortText,
+  })
+  .superRefine((c, ctx) => {
+    if (c.asks !== 'done' && c.amount === undefined)
+      ctx.addIssue({ code: 'custom', path: ['amount'], message: `how many ${c.asks}` });
+    if (c.most !== undefined && c.amount !== undefined && c.most < c.amount)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['most'],
+        message: `at least the ${c.amount} that are asked for`,
+      });
+  });
 
-export const Check = z.discriminatedUnion('kind', [MeasureCheck, SeriesCheck, MarkCheck, FeelCheck, GoNoGoCheck, CountCheck, ConditionCheck, LevelCheck, SettingCheck, ServiceCheck]);
+export const Check = z.discriminatedUnion('kind', [
+  MeasureCheck,
+  SeriesCheck,
+  MarkCheck,
+  FeelCheck,
+  GoNoGoCheck,
+  CountCheck,
+  ConditionCheck,
+  LevelCheck,
+  SettingCheck,
+  ServiceCheck,
+]);
 export type Check = z.infer<typeof Check>;
 export type MeasuredCheck = z.infer<typeof MeasureCheck> | z.infer<typeof SeriesCheck>;
 export type MarkCheck = z.infer<typeof MarkCheck>;

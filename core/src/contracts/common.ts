@@ -10,7 +10,10 @@ export const Moment = z.iso.datetime({ offset: true, error: 'a time like 2026-06
 export const Id = z.uuid('an id (UUID)');
 
 /** Short code of a check, part or cover: "fan-drive-belt". */
-export const Slug = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'small letters, digits and single dashes').max(60);
+export const Slug = z
+  .string()
+  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'small letters, digits and single dashes')
+  .max(60);
 
 export const ShortText = z.string().trim().min(1, 'some text').max(120);
 export const LongText = z.string().trim().max(2000);

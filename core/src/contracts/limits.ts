@@ -2,14 +2,44 @@ import { z } from 'zod';
 import { ShortText } from './common';
 
 /** What is measured. Values are held in the core's own unit: mm, N, kPa, N·m, Hz, rpm, V, °. */
-export const Quantity = z.enum(['length', 'force', 'pressure', 'torque', 'frequency', 'rotation', 'voltage', 'angle']);
+export const Quantity = z.enum([
+  'length',
+  'force',
+  'pressure',
+  'torque',
+  'frequency',
+  'rotation',
+  'voltage',
+  'angle',
+]);
 export type Quantity = z.infer<typeof Quantity>;
 
 /** Units a check may be written in, the core's own first. */
 export const QUANTITY_UNITS = {
-  length: ['mm', 'in'], force: ['N', 'lbf'], pressure: ['kPa', 'bar', 'psi'], torque: ['N·m', 'lbf·ft'], frequency: ['Hz'], rotation: ['rpm'], voltage: ['V'], angle: ['°'],
+  length: ['mm', 'in'],
+  force: ['N', 'lbf'],
+  pressure: ['kPa', 'bar', 'psi'],
+  torque: ['N·m', 'lbf·ft'],
+  frequency: ['Hz'],
+  rotation: ['rpm'],
+  voltage: ['V'],
+  angle: ['°'],
 } as const satisfies Readonly<Record<Quantity, readonly string[]>>;
-export const CheckUnit = z.enum(['mm', 'in', 'N', 'lbf', 'kPa', 'bar', 'psi', 'N·m', 'lbf·ft', 'Hz', 'rpm', 'V', '°']);
+export const CheckUnit = z.enum([
+  'mm',
+  'in',
+  'N',
+  'lbf',
+  'kPa',
+  'bar',
+  'psi',
+  'N·m',
+  'lbf·ft',
+  'Hz',
+  'rpm',
+  'V',
+  '°',
+]);
 export type CheckUnit = z.infer<typeof CheckUnit>;
 
 const zeroOrMore = z.number().finite().nonnegative();
@@ -24,17 +54,28 @@ export const Tool = z.object({
 export type Tool = z.infer<typeof Tool>;
 
 /** A wear limit: x runs from nominal (new) to limit; at the limit is out. `wornSide` says which way it wears and must agree. */
-export const WearLimit = z.object({
-  type: z.literal('wear'),
-  nominal: zeroOrMore,
-  limit: zeroOrMore,
-  wornSide: z.enum(['smaller', 'larger']).optional(),
-}).superRefine((l, ctx) => {
-  if (l.nominal === l.limit) ctx.addIssue({ code: 'custom', path: ['limit'], message: 'a limit that differs from the new size' });
-  else if (l.wornSide && l.wornSide !== (l.limit < l.nominal ? 'smaller' : 'larger')) {
-    ctx.addIssue({ code: 'custom', path: ['wornSide'], message: `"${l.limit < l.nominal ? 'smaller' : 'larger'}", as the new size ${l.nominal} and the limit ${l.limit} say` });
-  }
-});
+export const WearLimit = z
+  .object({
+    type: z.literal('wear'),
+    nominal: zeroOrMore,
+    limit: zeroOrMore,
+    wornSide: z.enum(['smaller', 'larger']).optional(),
+  })
+  .superRefine((l, ctx) => {
+    if (l.nominal === l.limit)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['limit'],
+        message: 'a limit that differs from the new size',
+      });
+    else if (l.wornSide && l.wornSide !== (l.limit < l.nominal ? 'smaller' : 'larger')) {
+      ctx.addIssue({
+        code: 'custom',
+        path: ['wornSide'],
+        message: `"${l.limit < l.nominal ? 'smaller' : 'larger'}", as the new size ${l.nominal} and the limit ${l.limit} say`,
+      });
+    }
+  });
 
 /** Chain elongation: length over `pitches` pitches of `pitch` mm; the limit in %, or the shop rule when absent. */
 export const ElongationLimit = z.object({
@@ -48,33 +89,59 @@ export const ElongationLimit = z.object({
 const edge = z.enum(['adjust', 'replace', 'turn']);
 
 /** A band that a clearance, gap, tension, voltage or speed must lie in; on its edge is inside. `below` and `above` say what is done outside. A new belt may have a band of its own until it is run in. */
-export const BandLimit = z.object({
-  type: z.literal('band'),
-  low: zeroOrMore.optional(),
-  nominal: zeroOrMore.optional(),
-  high: zeroOrMore.optional(),
-  below: edge.default('adjust'),
-  above: edge.default('adjust'),
-  whenNew: z.object({ low: zeroOrMore, high: zeroOrMore, hours: positive.describe('run in after so many hours') }).optional(),
-}).superRefine((b, ctx) => {
-  const wrong = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
-  if (b.low === undefined && b.high === undefined) wrong('low', 'a lowest value, a highest, or both');
-  if (b.low !== undefined && b.high !== undefined && b.low >= b.high) wrong('low', `a lowest value below the highest, ${b.high}`);
-  if (b.nominal !== undefined && (b.nominal < (b.low ?? 0) || b.nominal > (b.high ?? Infinity))) wrong('nominal', 'a nominal value inside the band');
-  if (b.whenNew && b.whenNew.low >= b.whenNew.high) wrong('whenNew', `a lowest value below the highest, ${b.whenNew.high}`);
-});
+export const BandLimit = z
+  .object({
+    type: z.literal('band'),
+    low: zeroOrMore.optional(),
+    nominal: zeroOrMore.optional(),
+    high: zeroOrMore.optional(),
+    below: edge.default('adjust'),
+    above: edge.default('adjust'),
+    whenNew: z
+      .object({
+        low: zeroOrMore,
+        high: zeroOrMore,
+        hours: positive.describe('run in after so many hours'),
+      })
+      .optional(),
+  })
+  .superRefine((b, ctx) => {
+    const wrong = (path: string, message: string) =>
+      ctx.addIssue({ code: 'custom', path: [path], message });
+    if (b.low === undefined && b.high === undefined)
+      wrong('low', 'a lowest value, a highest, or both');
+    if (b.low !== undefined && b.high !== undefined && b.low >= b.high)
+      wrong('low', `a lowest value below the highest, ${b.high}`);
+    if (b.nominal !== undefined && (b.nominal < (b.low ?? 0) || b.nominal > (b.high ?? Infinity)))
+      wrong('nominal', 'a nominal value inside the band');
+    if (b.whenNew && b.whenNew.low >= b.whenNew.high)
+      wrong('whenNew', `a lowest value below the highest, ${b.whenNew.high}`);
+  });
 export type BandLimit = z.infer<typeof BandLimit>;
 
 /** The adjuster of a chain and its travel: what stretch it can still take up. Lengths mm. */
-export const TakeUp = z.object({
-  total: positive,
-  reserve: zeroOrMore.describe('travel that must be left to go into harvest, mm'),
-  strandsPerTravel: z.number().positive().max(4).describe('k: mm of chain taken in by 1 mm of travel'),
-  pitch: positive,
-  loopPitches: z.int().min(4).max(1000),
-  limitPercent: z.number().positive().max(10).describe('elongation at which the chain is renewed, %'),
-  resolution: positive,
-}).refine((t) => t.reserve < t.total, { path: ['reserve'], message: 'a reserve below the whole travel' });
+export const TakeUp = z
+  .object({
+    total: positive,
+    reserve: zeroOrMore.describe('travel that must be left to go into harvest, mm'),
+    strandsPerTravel: z
+      .number()
+      .positive()
+      .max(4)
+      .describe('k: mm of chain taken in by 1 mm of travel'),
+    pitch: positive,
+    loopPitches: z.int().min(4).max(1000),
+    limitPercent: z
+      .number()
+      .positive()
+      .max(10)
+      .describe('elongation at which the chain is renewed, %'),
+    resolution: positive,
+  })
+  .refine((t) => t.reserve < t.total, {
+    path: ['reserve'],
+    message: 'a reserve below the whole travel',
+  });
 export type TakeUp = z.infer<typeof TakeUp>;
 
 /** Expected wear fraction per hour in service for this class of component, mean and spread, and of a new one at 0 h. */
@@ -88,8 +155,17 @@ export type WearRate = z.infer<typeof WearRate>;
 
 /** How often: by hours or calendar, whichever comes first, once early for new parts; daily; per crop change; once before each harvest. */
 export const Interval = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('every'), hours: positive.optional(), days: z.int().min(1).max(3660).optional(), early: positive.optional().describe('first look after a new part, h') })
-    .refine((i) => i.hours !== undefined || i.days !== undefined, { path: ['hours'], message: 'an interval in hours, in days, or both' }),
+  z
+    .object({
+      kind: z.literal('every'),
+      hours: positive.optional(),
+      days: z.int().min(1).max(3660).optional(),
+      early: positive.optional().describe('first look after a new part, h'),
+    })
+    .refine((i) => i.hours !== undefined || i.days !== undefined, {
+      path: ['hours'],
+      message: 'an interval in hours, in days, or both',
+    }),
   z.object({ kind: z.literal('daily') }),
   z.object({ kind: z.literal('perCrop') }),
   z.object({ kind: z.literal('season'), early: positive.optional() }),

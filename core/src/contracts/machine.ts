@@ -5,15 +5,20 @@ import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
 import { Visit, WorkItem } from './work';
 
-export const Harvest = z.object({
-  crop: ShortText,
-  start: Day,
-  end: Day,
-  areaHa: z.number().positive().max(100_000),
-  widthM: z.number().positive().max(30),
-  speedKmh: z.number().positive().max(30),
-  efficiency: z.number().gt(0).max(1),
-}).refine((h) => h.end >= h.start, { path: ['end'], message: 'a date on or after the harvest start' });
+export const Harvest = z
+  .object({
+    crop: ShortText,
+    start: Day,
+    end: Day,
+    areaHa: z.number().positive().max(100_000),
+    widthM: z.number().positive().max(30),
+    speedKmh: z.number().positive().max(30),
+    efficiency: z.number().gt(0).max(1),
+  })
+  .refine((h) => h.end >= h.start, {
+    path: ['end'],
+    message: 'a date on or after the harvest start',
+  });
 export type Harvest = z.infer<typeof Harvest>;
 
 /** A combine on the books, with the header that is on it. Hours are separator hours. */
@@ -25,20 +30,38 @@ export const Machine = z.object({
   branch: ShortText,
   builtOn: Day,
   hours: z.number().nonnegative().max(100_000),
-  header: z.object({ model: ShortText, serial: ShortText, equipment: z.record(Slug, Slug).optional() }).nullable(),
-  equipment: z.record(Slug, Slug).optional().describe('how it is built: {"feeder-drive": "fixed"}; the sheet\'s first option where nothing is said'),
-  rejudged: z.record(z.string(), z.int().min(1)).optional().describe('revision each model\'s older readings were re-judged under'),
+  header: z
+    .object({ model: ShortText, serial: ShortText, equipment: z.record(Slug, Slug).optional() })
+    .nullable(),
+  equipment: z
+    .record(Slug, Slug)
+    .optional()
+    .describe(
+      'how it is built: {"feeder-drive": "fixed"}; the sheet\'s first option where nothing is said',
+    ),
+  rejudged: z
+    .record(z.string(), z.int().min(1))
+    .optional()
+    .describe("revision each model's older readings were re-judged under"),
   harvest: Harvest,
 });
 export type Machine = z.infer<typeof Machine>;
 
-export const MachineChange = z.object({ hours: Machine.shape.hours.optional(), harvest: Harvest.optional(), equipment: Machine.shape.equipment, header: Machine.shape.header.optional() });
+export const MachineChange = z.object({
+  hours: Machine.shape.hours.optional(),
+  harvest: Harvest.optional(),
+  equipment: Machine.shape.equipment,
+  header: Machine.shape.header.optional(),
+});
 
 /** Everything needed to judge one machine, on the phone or anywhere. */
 export const MachineFile = z.object({
   machine: Machine,
   sheets: z.array(SpecSheet),
-  earlier: z.array(SpecSheet).default([]).describe('older revisions that readings are still judged by'),
+  earlier: z
+    .array(SpecSheet)
+    .default([])
+    .describe('older revisions that readings are still judged by'),
   readings: z.array(Reading),
   walks: z.array(Walk),
   work: z.array(WorkItem),
@@ -59,22 +82,55 @@ export const YardRow = z.object({
   checksDue: z.int(),
   checks: z.int(),
   walk: z.enum(['none', 'started', 'done']),
-  next: z.object({ id: z.enum(['startWalk', 'resumeWalk', 'acceptWork', 'planVisit', 'visitLate', 'visitPlanned', 'ready', 'noSheet']), day: Day.nullable(), technician: z.string().nullable(), count: z.int() }),
+  next: z.object({
+    id: z.enum([
+      'startWalk',
+      'resumeWalk',
+      'acceptWork',
+      'planVisit',
+      'visitLate',
+      'visitPlanned',
+      'ready',
+      'noSheet',
+    ]),
+    day: Day.nullable(),
+    technician: z.string().nullable(),
+    count: z.int(),
+  }),
 });
 export type YardRow = z.infer<typeof YardRow>;
 
 export const Yard = z.object({ today: Day, branch: z.string(), rows: z.array(YardRow) });
 export type Yard = z.infer<typeof Yard>;
 
-export const Person = z.object({ id: Id, name: ShortText, signIn: ShortText, role: z.enum(['technician', 'planner', 'admin']), branch: ShortText });
+export const Person = z.object({
+  id: Id,
+  name: ShortText,
+  signIn: ShortText,
+  role: z.enum(['technician', 'planner', 'admin']),
+  branch: ShortText,
+});
 export type Person = z.infer<typeof Person>;
 export type Role = Person['role'];
 
 const Password = z.string().min(10, 'a password of at least 10 characters').max(200);
 const SignInName = z.string().trim().min(2, 'a sign-in name').max(60);
-export const SignIn = z.object({ signIn: SignInName, password: z.string().min(1, 'a password').max(200) });
-export const Setup = z.object({ branch: ShortText, name: ShortText, signIn: SignInName, password: Password });
-export const NewPerson = z.object({ name: ShortText, signIn: SignInName, password: Password, role: Person.shape.role });
+export const SignIn = z.object({
+  signIn: SignInName,
+  password: z.string().min(1, 'a password').max(200),
+});
+export const Setup = z.object({
+  branch: ShortText,
+  name: ShortText,
+  signIn: SignInName,
+  password: Password,
+});
+export const NewPerson = z.object({
+  name: ShortText,
+  signIn: SignInName,
+  password: Password,
+  role: Person.shape.role,
+});
 
 /** What the app asks first: who am I, what day is it here, does this place need its first admin. */
 export const Session = z.object({
@@ -82,7 +138,8 @@ export const Session = z.object({
   needsSetup: z.boolean(),
   now: z.string(),
   demo: z.boolean(),
-  demoSignIns: z.array(z.object({ signIn: z.string(), password: z.string(), name: z.string(), role: z.string() })),
+  demoSignIns: z.array(
+    z.object({ signIn: z.string(), password: z.string(), name: z.string(), role: z.string() }),
+  ),
 });
 export type Session = z.infer<typeof Session>;
-

@@ -7,17 +7,55 @@ const millimetres = z.number().finite().nonnegative().max(50_000, 'a length belo
 
 /** What one reading says. Lengths in mm, other quantities in the core's own unit; `typed` keeps what the person wrote. */
 export const ReadingValue = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('measure'), values: z.array(z.number().finite().nonnegative().max(1_000_000)).min(1).max(10), typed: z.array(z.string().max(40)).max(10).default([]), unit: z.string().max(8).default('mm') }),
-  z.object({ kind: z.literal('travel'), left: millimetres, linksOut: z.int().min(0).max(20).default(0), typed: z.string().max(40).default(''), unit: z.string().max(8).default('mm') }),
-  z.object({ kind: z.literal('mark'), stands: z.enum(['short', 'at', 'past']), by: millimetres.default(0) }),
+  z.object({
+    kind: z.literal('measure'),
+    values: z.array(z.number().finite().nonnegative().max(1_000_000)).min(1).max(10),
+    typed: z.array(z.string().max(40)).max(10).default([]),
+    unit: z.string().max(8).default('mm'),
+  }),
+  z.object({
+    kind: z.literal('travel'),
+    left: millimetres,
+    linksOut: z.int().min(0).max(20).default(0),
+    typed: z.string().max(40).default(''),
+    unit: z.string().max(8).default('mm'),
+  }),
+  z.object({
+    kind: z.literal('mark'),
+    stands: z.enum(['short', 'at', 'past']),
+    by: millimetres.default(0),
+  }),
   z.object({ kind: z.literal('feel'), feel: Feel, play: z.boolean().optional() }),
   z.object({ kind: z.literal('gonogo'), fits: z.boolean() }),
-  z.object({ kind: z.literal('count'), missing: z.int().min(0).max(500), damaged: z.int().min(0).max(500), oneEdge: z.int().min(0).max(500), bothEdges: z.int().min(0).max(500) }),
-  z.object({ kind: z.literal('condition'), grade: z.enum(['sound', 'marked', 'damaged']), seen: z.array(ShortText).max(12).default([]), found: LongText.default('') }),
-  z.object({ kind: z.literal('level'), level: z.enum(['low', 'right', 'high']), colour: z.string().trim().max(40).default('') }),
+  z.object({
+    kind: z.literal('count'),
+    missing: z.int().min(0).max(500),
+    damaged: z.int().min(0).max(500),
+    oneEdge: z.int().min(0).max(500),
+    bothEdges: z.int().min(0).max(500),
+  }),
+  z.object({
+    kind: z.literal('condition'),
+    grade: z.enum(['sound', 'marked', 'damaged']),
+    seen: z.array(ShortText).max(12).default([]),
+    found: LongText.default(''),
+  }),
+  z.object({
+    kind: z.literal('level'),
+    level: z.enum(['low', 'right', 'high']),
+    colour: z.string().trim().max(40).default(''),
+  }),
   z.object({ kind: z.literal('setting'), option: ShortText }),
-  z.object({ kind: z.literal('service'), amount: z.number().finite().nonnegative().max(10_000).nullable().default(null), product: z.string().trim().max(120).default('').describe('empty: as the sheet says') }),
-  z.object({ kind: z.literal('look'), seen: z.enum(['fine', 'damaged']), found: LongText.default('') }),
+  z.object({
+    kind: z.literal('service'),
+    amount: z.number().finite().nonnegative().max(10_000).nullable().default(null),
+    product: z.string().trim().max(120).default('').describe('empty: as the sheet says'),
+  }),
+  z.object({
+    kind: z.literal('look'),
+    seen: z.enum(['fine', 'damaged']),
+    found: LongText.default(''),
+  }),
   z.object({ kind: z.literal('skip'), why: ShortText }),
 ]);
 export type ReadingValue = z.infer<typeof ReadingValue>;
@@ -49,11 +87,13 @@ export const ReadingBatch = z.object({ readings: z.array(Reading).min(1).max(100
 
 /** Answer for each reading of a batch, in the order sent. */
 export const BatchAnswer = z.object({
-  results: z.array(z.object({
-    id: z.string(),
-    result: z.enum(['accepted', 'duplicate', 'rejected']),
-    errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
-  })),
+  results: z.array(
+    z.object({
+      id: z.string(),
+      result: z.enum(['accepted', 'duplicate', 'rejected']),
+      errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
+    }),
+  ),
 });
 export type BatchAnswer = z.infer<typeof BatchAnswer>;
 
@@ -79,13 +119,15 @@ export const ImportReport = z.object({
   duplicate: z.int(),
   rejected: z.int(),
   columnsMissing: z.array(z.string()),
-  lines: z.array(z.object({
-    row: z.int(),
-    result: z.enum(['accepted', 'duplicate', 'rejected']),
-    machine: z.string(),
-    check: z.string(),
-    errors: z.array(z.object({ field: z.string(), message: z.string() })).default([]),
-  })),
+  lines: z.array(
+    z.object({
+      row: z.int(),
+      result: z.enum(['accepted', 'duplicate', 'rejected']),
+      machine: z.string(),
+      check: z.string(),
+      errors: z.array(z.object({ field: z.string(), message: z.string() })).default([]),
+    }),
+  ),
   linesLeftOut: z.int().default(0),
 });
 export type ImportReport = z.infer<typeof ImportReport>;

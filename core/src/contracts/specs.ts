@@ -5,38 +5,96 @@ import { SpecSheet } from './sheet';
 
 /** One model's sheet in a list. `draft`: who is changing it, when one is open. */
 export const SpecSummary = z.object({
-  model: z.string(), maker: z.string(), machine: z.enum(['combine', 'header']), revision: z.int(), checks: z.int(), remark: z.string(), publishedBy: z.string(), publishedAt: Moment,
+  model: z.string(),
+  maker: z.string(),
+  machine: z.enum(['combine', 'header']),
+  revision: z.int(),
+  checks: z.int(),
+  remark: z.string(),
+  publishedBy: z.string(),
+  publishedAt: Moment,
   draft: z.object({ by: z.string(), updatedAt: Moment }).nullable(),
 });
 export type SpecSummary = z.infer<typeof SpecSummary>;
 /** A page of a list; `next` is the cursor of the page after, null at the end. */
 export const SpecPage = z.object({ items: z.array(SpecSummary), next: z.string().nullable() });
 /** One revision of a model. */
-export const SpecRevision = z.object({ model: z.string(), revision: z.int(), remark: z.string(), publishedBy: z.string(), publishedAt: Moment, checks: z.int() });
+export const SpecRevision = z.object({
+  model: z.string(),
+  revision: z.int(),
+  remark: z.string(),
+  publishedBy: z.string(),
+  publishedAt: Moment,
+  checks: z.int(),
+});
 export type SpecRevision = z.infer<typeof SpecRevision>;
 export const RevisionPage = z.object({ items: z.array(SpecRevision), next: z.string().nullable() });
 /** A sheet with who published it, and the newest revision there is. */
-export const SpecDetail = z.object({ sheet: SpecSheet, publishedBy: z.string(), publishedAt: Moment, latest: z.int(), previous: SpecSheet.nullable() });
+export const SpecDetail = z.object({
+  sheet: SpecSheet,
+  publishedBy: z.string(),
+  publishedAt: Moment,
+  latest: z.int(),
+  previous: SpecSheet.nullable(),
+});
 export type SpecDetail = z.infer<typeof SpecDetail>;
 /** A sheet being changed: one for each model, kept until it is published or dropped. `version` is the one seen when saving. */
-export const SheetDraft = z.object({ model: z.string(), basedOn: z.int(), sheet: SpecSheet, version: z.int().min(1), by: z.string(), updatedAt: Moment });
+export const SheetDraft = z.object({
+  model: z.string(),
+  basedOn: z.int(),
+  sheet: SpecSheet,
+  version: z.int().min(1),
+  by: z.string(),
+  updatedAt: Moment,
+});
 export type SheetDraft = z.infer<typeof SheetDraft>;
-export const DraftSave = z.object({ basedOn: z.int().min(1), sheet: SpecSheet, version: z.int().min(0).describe('0 when none was there') });
-export const DraftPublish = z.object({ version: z.int().min(1), remark: LongText.min(3, 'a remark: what was changed, and why') });
+export const DraftSave = z.object({
+  basedOn: z.int().min(1),
+  sheet: SpecSheet,
+  version: z.int().min(0).describe('0 when none was there'),
+});
+export const DraftPublish = z.object({
+  version: z.int().min(1),
+  remark: LongText.min(3, 'a remark: what was changed, and why'),
+});
 
 const Named = z.object({ id: z.string(), component: z.string() });
 const Change = z.object({ field: z.string(), before: z.unknown(), after: z.unknown() });
-export const SheetChanges = z.object({ added: z.array(Named), removed: z.array(Named), changed: z.array(Named.extend({ fields: z.array(Change) })), sheet: z.array(Change), reordered: z.boolean() });
+export const SheetChanges = z.object({
+  added: z.array(Named),
+  removed: z.array(Named),
+  changed: z.array(Named.extend({ fields: z.array(Change) })),
+  sheet: z.array(Change),
+  reordered: z.boolean(),
+});
 /** What an import would do. Nothing is stored while there is one error. */
 export const SheetImport = z.object({
-  model: z.string(), revision: z.int(), latest: z.int(), stored: z.boolean(), same: z.boolean(), checks: z.int(), changes: SheetChanges.nullable(),
+  model: z.string(),
+  revision: z.int(),
+  latest: z.int(),
+  stored: z.boolean(),
+  same: z.boolean(),
+  checks: z.int(),
+  changes: SheetChanges.nullable(),
   errors: z.array(z.object({ line: z.int(), field: z.string(), message: z.string() })),
 });
 export type SheetImport = z.infer<typeof SheetImport>;
 
 /** What judging a machine's readings under another revision would change. */
 export const RejudgeAnswer = z.object({
-  model: ShortText, revision: z.int(), today: Day, adopted: z.boolean(),
-  changes: z.array(z.object({ checkId: z.string(), component: z.string(), before: Decision.nullable(), after: Decision.nullable(), reasonBefore: z.string(), reasonAfter: z.string() })),
+  model: ShortText,
+  revision: z.int(),
+  today: Day,
+  adopted: z.boolean(),
+  changes: z.array(
+    z.object({
+      checkId: z.string(),
+      component: z.string(),
+      before: Decision.nullable(),
+      after: Decision.nullable(),
+      reasonBefore: z.string(),
+      reasonAfter: z.string(),
+    }),
+  ),
 });
 export type RejudgeAnswer = z.infer<typeof RejudgeAnswer>;

@@ -12,7 +12,9 @@ export const WorkItem = z.object({
   reason: z.string().max(1000),
   minutes: z.number().nonnegative().max(100_000),
   cover: z.object({ name: ShortText, minutes: z.number().nonnegative() }).nullable().default(null),
-  parts: z.array(z.object({ number: ShortText, name: ShortText, quantity: z.int().min(1) })).default([]),
+  parts: z
+    .array(z.object({ number: ShortText, name: ShortText, quantity: z.int().min(1) }))
+    .default([]),
   acceptedBy: ShortText,
   acceptedAt: Moment,
   withdrawnAt: Moment.nullable().default(null),

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { driveAt, gapFor, NoDriveSolution, rpmRange, wornBeltLoss } from './index';
 
-const drive = { driverRpm: 620, centre: 760, beltLength: 2350, beltWidth: 38, grooveAngle: 30, driverR0: 95, drivenR0: 60 };
+const drive = {
+  driverRpm: 620,
+  centre: 760,
+  beltLength: 2350,
+  beltWidth: 38,
+  grooveAngle: 30,
+  driverR0: 95,
+  drivenR0: 60,
+};
 const gaps = fc.double({ min: 2, max: 8, noNaN: true });
 
 test('the worked figures', () => {
@@ -15,20 +23,36 @@ test('the worked figures', () => {
   expect(wornBeltLoss(drive, 4, 36).lost).toBeCloseTo(939.74 - 883.31, 1);
 });
 test('opening the gap slows the drive', () => {
-  fc.assert(fc.property(gaps, fc.double({ min: 0.05, max: 1, noNaN: true }), (g, more) => driveAt(drive, g + more).drivenRpm < driveAt(drive, g).drivenRpm));
+  fc.assert(
+    fc.property(
+      gaps,
+      fc.double({ min: 0.05, max: 1, noNaN: true }),
+      (g, more) => driveAt(drive, g + more).drivenRpm < driveAt(drive, g).drivenRpm,
+    ),
+  );
 });
 test('the gap for a speed gives that speed', () => {
-  fc.assert(fc.property(gaps, (g) => Math.abs(gapFor(drive, driveAt(drive, g).drivenRpm, 2, 8).gap - g) < 1e-6));
+  fc.assert(
+    fc.property(
+      gaps,
+      (g) => Math.abs(gapFor(drive, driveAt(drive, g).drivenRpm, 2, 8).gap - g) < 1e-6,
+    ),
+  );
 });
 test('the driven gap puts the belt back at its radius, and slip slows in proportion', () => {
   const state = driveAt(drive, 4);
-  expect(60 + (38 - state.drivenGap) / (2 * Math.tan(Math.PI / 12))).toBeCloseTo(state.drivenRadius, 9);
+  expect(60 + (38 - state.drivenGap) / (2 * Math.tan(Math.PI / 12))).toBeCloseTo(
+    state.drivenRadius,
+    9,
+  );
   expect(driveAt({ ...drive, slip: 0.02 }, 4).drivenRpm).toBeCloseTo(0.98 * state.drivenRpm, 9);
 });
 test('a speed out of reach says what can be had', () => {
   const { slowest, fastest } = rpmRange(drive, 8, 2);
   expect([slowest.gap, fastest.gap]).toEqual([8, 2]);
-  expect(() => gapFor(drive, 1100, 2, 8)).toThrow(/wanted: got 1100, wanted between 831 and 1001 rpm, which is what gaps of 2 to 8 mm can give/);
+  expect(() => gapFor(drive, 1100, 2, 8)).toThrow(
+    /wanted: got 1100, wanted between 831 and 1001 rpm, which is what gaps of 2 to 8 mm can give/,
+  );
 });
 test('a belt too short, and a gap that drops it to the shaft, are explained', () => {
   expect(() => driveAt({ ...drive, beltLength: 1500 }, 4)).toThrow(NoDriveSolution);

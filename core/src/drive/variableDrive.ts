@@ -26,13 +26,18 @@ export interface DriveState {
 
 /** The drive cannot stand at what was asked: says why. */
 export class NoDriveSolution extends InputError {
-  constructor(field: string, value: unknown, readonly why: string) {
+  constructor(
+    field: string,
+    value: unknown,
+    readonly why: string,
+  ) {
     super(field, value, why);
   }
 }
 
 const halfTan = (drive: VariableDrive): number => {
-  if (!(drive.grooveAngle >= 1 && drive.grooveAngle < 180)) throw new InputError('grooveAngle', drive.grooveAngle, 'an angle from 1°, below 180°');
+  if (!(drive.grooveAngle >= 1 && drive.grooveAngle < 180))
+    throw new InputError('grooveAngle', drive.grooveAngle, 'an angle from 1°, below 180°');
   return Math.tan((drive.grooveAngle * Math.PI) / 360);
 };
 
@@ -55,8 +60,18 @@ function drivenRadiusFor(drive: VariableDrive, driverRadius: number): number {
   const length = (r: number) => lengthAt(driverRadius, r, drive.centre);
   let low = Math.max(1, driverRadius - drive.centre * 0.999);
   let high = driverRadius + drive.centre * 0.999;
-  if (length(low) > drive.beltLength) throw new NoDriveSolution('beltLength', drive.beltLength, `a belt of at least ${length(low).toFixed(0)} mm to go round the front sheave at radius ${driverRadius.toFixed(1)} mm`);
-  if (length(high) < drive.beltLength) throw new NoDriveSolution('beltLength', drive.beltLength, `a belt of at most ${length(high).toFixed(0)} mm for this centre distance`);
+  if (length(low) > drive.beltLength)
+    throw new NoDriveSolution(
+      'beltLength',
+      drive.beltLength,
+      `a belt of at least ${length(low).toFixed(0)} mm to go round the front sheave at radius ${driverRadius.toFixed(1)} mm`,
+    );
+  if (length(high) < drive.beltLength)
+    throw new NoDriveSolution(
+      'beltLength',
+      drive.beltLength,
+      `a belt of at most ${length(high).toFixed(0)} mm for this centre distance`,
+    );
   for (let i = 0; i < 60; i += 1) {
     const middle = (low + high) / 2;
     if (length(middle) > drive.beltLength) high = middle;
@@ -82,17 +97,28 @@ export function driveAt(drive: VariableDrive, gap: number): DriveState {
   finite('gap', gap);
   const tan = halfTan(drive);
   const driverRadius = rideRadius(positive('driverR0', drive.driverR0), drive.beltWidth, gap, tan);
-  if (driverRadius <= 0) throw new NoDriveSolution('gap', gap, `a gap below ${(drive.beltWidth + 2 * tan * drive.driverR0).toFixed(1)} mm: at this one the belt lies on the shaft`);
+  if (driverRadius <= 0)
+    throw new NoDriveSolution(
+      'gap',
+      gap,
+      `a gap below ${(drive.beltWidth + 2 * tan * drive.driverR0).toFixed(1)} mm: at this one the belt lies on the shaft`,
+    );
   const drivenRadius = drivenRadiusFor(drive, driverRadius);
   return {
-    gap, driverRadius, drivenRadius,
+    gap,
+    driverRadius,
+    drivenRadius,
     drivenGap: drive.beltWidth - 2 * tan * (drivenRadius - positive('drivenR0', drive.drivenR0)),
     drivenRpm: (drive.driverRpm * driverRadius * (1 - slip)) / drivenRadius,
   };
 }
 
 /** Slowest and fastest over the travel of the gap. */
-export function rpmRange(drive: VariableDrive, gapFrom: number, gapTo: number): { slowest: DriveState; fastest: DriveState } {
+export function rpmRange(
+  drive: VariableDrive,
+  gapFrom: number,
+  gapTo: number,
+): { slowest: DriveState; fastest: DriveState } {
   const [a, b] = [driveAt(drive, gapFrom), driveAt(drive, gapTo)];
   return a.drivenRpm <= b.drivenRpm ? { slowest: a, fastest: b } : { slowest: b, fastest: a };
 }
@@ -103,11 +129,20 @@ export function rpmRange(drive: VariableDrive, gapFrom: number, gapTo: number): 
  * @throws NoDriveSolution naming the speeds that can be had
  * @example gapFor(drive, 939.74, 2, 8).gap // 4.00
  */
-export function gapFor(drive: VariableDrive, wanted: number, gapFrom: number, gapTo: number): DriveState {
+export function gapFor(
+  drive: VariableDrive,
+  wanted: number,
+  gapFrom: number,
+  gapTo: number,
+): DriveState {
   positive('wanted', wanted);
   const { slowest, fastest } = rpmRange(drive, gapFrom, gapTo);
   if (wanted < slowest.drivenRpm - 1e-9 || wanted > fastest.drivenRpm + 1e-9) {
-    throw new NoDriveSolution('wanted', wanted, `between ${slowest.drivenRpm.toFixed(0)} and ${fastest.drivenRpm.toFixed(0)} rpm, which is what gaps of ${gapFrom} to ${gapTo} mm can give`);
+    throw new NoDriveSolution(
+      'wanted',
+      wanted,
+      `between ${slowest.drivenRpm.toFixed(0)} and ${fastest.drivenRpm.toFixed(0)} rpm, which is what gaps of ${gapFrom} to ${gapTo} mm can give`,
+    );
   }
   let [low, high] = [Math.min(gapFrom, gapTo), Math.max(gapFrom, gapTo)];
   for (let i = 0; i < 60; i += 1) {
@@ -119,7 +154,11 @@ export function gapFor(drive: VariableDrive, wanted: number, gapFrom: number, ga
 }
 
 /** What a worn belt costs at a gap: driven rpm lost against a belt of the drive's own width. */
-export function wornBeltLoss(drive: VariableDrive, gap: number, wornWidth: number): { state: DriveState; lost: number } {
+export function wornBeltLoss(
+  drive: VariableDrive,
+  gap: number,
+  wornWidth: number,
+): { state: DriveState; lost: number } {
   const state = driveAt({ ...drive, beltWidth: positive('wornWidth', wornWidth) }, gap);
   return { state, lost: driveAt(drive, gap).drivenRpm - state.drivenRpm };
 }

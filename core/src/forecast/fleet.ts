@@ -36,14 +36,21 @@ export function fleetSlope(slopes: readonly SeenSlope[]): FleetSlope {
   const spare = total - sum(weights.map((w) => w * w)) / total;
   const tau2 = slopes.length > 1 && spare > 0 ? Math.max(0, (q - (slopes.length - 1)) / spare) : 0;
   const random = slopes.map((s) => 1 / (s.se ** 2 + tau2));
-  return { mu: sum(slopes.map((s, i) => s.slope * (random[i] ?? 0))) / sum(random), tau: Math.sqrt(tau2), q, se: Math.sqrt(1 / sum(random)) };
+  return {
+    mu: sum(slopes.map((s, i) => s.slope * (random[i] ?? 0))) / sum(random),
+    tau: Math.sqrt(tau2),
+    q,
+    se: Math.sqrt(1 / sum(random)),
+  };
 }
 
 /**
  * Slope of one component's readings with its standard error: straight line through its own start, weighted by reading noise.
  * @param points hours in service and wear fraction, with the noise of each; at least two at different hours
  */
-export function slopeOf(points: readonly { readonly hours: number; readonly y: number; readonly sigma: number }[]): SeenSlope {
+export function slopeOf(
+  points: readonly { readonly hours: number; readonly y: number; readonly sigma: number }[],
+): SeenSlope {
   points.forEach((p, i) => {
     finite(`points.${i}.hours`, p.hours);
     finite(`points.${i}.y`, p.y);
@@ -53,8 +60,13 @@ export function slopeOf(points: readonly { readonly hours: number; readonly y: n
   const meanH = sum(points.map((p, i) => p.hours * (weights[i] ?? 0))) / total;
   const meanY = sum(points.map((p, i) => p.y * (weights[i] ?? 0))) / total;
   const spread = sum(points.map((p, i) => (weights[i] ?? 0) * (p.hours - meanH) ** 2));
-  if (points.length < 2 || !(spread > 0)) throw new InputError('points', points.length, 'at least two readings at different hours');
-  return { slope: sum(points.map((p, i) => (weights[i] ?? 0) * (p.hours - meanH) * (p.y - meanY))) / spread, se: Math.sqrt(1 / spread) };
+  if (points.length < 2 || !(spread > 0))
+    throw new InputError('points', points.length, 'at least two readings at different hours');
+  return {
+    slope:
+      sum(points.map((p, i) => (weights[i] ?? 0) * (p.hours - meanH) * (p.y - meanY))) / spread,
+    se: Math.sqrt(1 / spread),
+  };
 }
 
 /** Members of a class differ by at least this share of its mean slope. Model assumption: few noisy slopes often show no spread at all, and taking that as none makes forecasts overconfident. */
@@ -72,7 +84,12 @@ export function priorFromFleet(fleet: FleetSlope, a0: number, sa: number): WearP
   zeroOrMore('se', fleet.se);
   finite('a0', a0);
   positive('sa', sa);
-  return { a0, sa, mu: fleet.mu, tau: Math.hypot(Math.max(fleet.tau, LEAST_SPREAD * Math.abs(fleet.mu)), fleet.se) };
+  return {
+    a0,
+    sa,
+    mu: fleet.mu,
+    tau: Math.hypot(Math.max(fleet.tau, LEAST_SPREAD * Math.abs(fleet.mu)), fleet.se),
+  };
 }
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);

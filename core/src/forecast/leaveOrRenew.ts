@@ -39,11 +39,21 @@ export function leaveOrRenew(costs: LeaveOrRenew): LeaveOrRenewSums {
     return value;
   };
   const discount = costs.discount ?? 0;
-  if (!(discount >= 0 && discount < 1)) throw new InputError('discount', discount, 'a share from 0, below 1');
-  const stop = zeroOrMore('stopHours', costs.stopHours) * zeroOrMore('costPerStopHour', costs.costPerStopHour) + zeroOrMore('collateral', costs.collateral) + zeroOrMore('fieldLabour', costs.fieldLabour);
+  if (!(discount >= 0 && discount < 1))
+    throw new InputError('discount', discount, 'a share from 0, below 1');
+  const stop =
+    zeroOrMore('stopHours', costs.stopHours) *
+      zeroOrMore('costPerStopHour', costs.costPerStopHour) +
+    zeroOrMore('collateral', costs.collateral) +
+    zeroOrMore('fieldLabour', costs.fieldLabour);
   const now = zeroOrMore('part', costs.part) + zeroOrMore('shopLabour', costs.shopLabour);
   const later = now * (1 - discount) * (1 - share('lifeLeft', costs.lifeLeft));
   const renew = now - later;
   const leave = share('chance', costs.chance) * stop;
-  return { leave, renew, breakEven: stop > 0 ? renew / stop : Infinity, better: leave > renew ? 'renew' : 'leave' };
+  return {
+    leave,
+    renew,
+    breakEven: stop > 0 ? renew / stop : Infinity,
+    better: leave > renew ? 'renew' : 'leave',
+  };
 }

@@ -26,10 +26,17 @@ export interface ComponentLife {
  * @example livesOf([{ hours: 100, y: .9, sigma: .03, renewed: false }, { hours: 100, y: 0, sigma: .03, renewed: true }]).length // 2
  */
 export function livesOf(readings: readonly MeterReading[], since = 0): ComponentLife[] {
-  const lives: { from: number; to: number | undefined; points: WearPoint[] }[] = [{ from: zeroOrMore('since', since), to: undefined, points: [] }];
+  const lives: { from: number; to: number | undefined; points: WearPoint[] }[] = [
+    { from: zeroOrMore('since', since), to: undefined, points: [] },
+  ];
   let last = since;
   readings.forEach((r, i) => {
-    if (!(finite(`readings.${i}.hours`, r.hours) >= last)) throw new InputError(`readings.${i}.hours`, r.hours, `at least the ${last} h of the one before`);
+    if (!(finite(`readings.${i}.hours`, r.hours) >= last))
+      throw new InputError(
+        `readings.${i}.hours`,
+        r.hours,
+        `at least the ${last} h of the one before`,
+      );
     last = r.hours;
     let life = lives.at(-1);
     if (r.renewed && life) {
@@ -37,7 +44,11 @@ export function livesOf(readings: readonly MeterReading[], since = 0): Component
       life = { from: r.hours, to: undefined, points: [] };
       lives.push(life);
     }
-    life?.points.push({ hours: r.hours - life.from, y: finite(`readings.${i}.y`, r.y), sigma: positive(`readings.${i}.sigma`, r.sigma) });
+    life?.points.push({
+      hours: r.hours - life.from,
+      y: finite(`readings.${i}.y`, r.y),
+      sigma: positive(`readings.${i}.sigma`, r.sigma),
+    });
   });
   return lives;
 }
@@ -49,9 +60,15 @@ export function livesOf(readings: readonly MeterReading[], since = 0): Component
 export function checkLives(lives: readonly Pick<ComponentLife, 'from' | 'to'>[]): void {
   lives.forEach((life, i) => {
     zeroOrMore(`lives.${i}.from`, life.from);
-    if (life.to !== undefined && !(finite(`lives.${i}.to`, life.to) >= life.from)) throw new InputError(`lives.${i}.to`, life.to, `at least its start, ${life.from} h`);
+    if (life.to !== undefined && !(finite(`lives.${i}.to`, life.to) >= life.from))
+      throw new InputError(`lives.${i}.to`, life.to, `at least its start, ${life.from} h`);
     const before = lives[i - 1];
-    if (before && (before.to === undefined || before.to > life.from)) throw new InputError(`lives.${i}.from`, life.from, `a start after the life before has ended${before.to === undefined ? '' : `, ${before.to} h`}: two parts cannot be in one place`);
+    if (before && (before.to === undefined || before.to > life.from))
+      throw new InputError(
+        `lives.${i}.from`,
+        life.from,
+        `a start after the life before has ended${before.to === undefined ? '' : `, ${before.to} h`}: two parts cannot be in one place`,
+      );
   });
 }
 
@@ -77,7 +94,11 @@ export function shrinkages(points: readonly WearPoint[], expanded?: number): Shr
   let most = -1;
   points.forEach((p, i) => {
     const before = points[most];
-    if (before && before.y - p.y > Math.hypot(expanded ?? 2 * before.sigma, expanded ?? 2 * p.sigma)) found.push({ index: i, before: most });
+    if (
+      before &&
+      before.y - p.y > Math.hypot(expanded ?? 2 * before.sigma, expanded ?? 2 * p.sigma)
+    )
+      found.push({ index: i, before: most });
     if (!before || p.y > before.y) most = i;
   });
   return found;
@@ -89,7 +110,11 @@ export function shrinkages(points: readonly WearPoint[], expanded?: number): Shr
  * @param sa its standard deviation
  * @returns undefined when no life shows a slope
  */
-export function classPrior(lives: readonly ComponentLife[], a0: number, sa: number): WearPrior | undefined {
+export function classPrior(
+  lives: readonly ComponentLife[],
+  a0: number,
+  sa: number,
+): WearPrior | undefined {
   const slopes = lives.flatMap(({ points }) => {
     const first = points[0]?.hours;
     return points.some((p) => p.hours !== first) ? [slopeOf(points)] : [];

@@ -41,7 +41,8 @@ export function wearPosterior(prior: WearPrior, points: readonly WearPoint[]): W
   let b2 = finite('mu', prior.mu) * p22;
   for (const point of points) {
     // surer than a millionth, the sums below would cancel to nothing; no reading is
-    if (!(point.sigma >= 1e-6)) throw new InputError('sigma', point.sigma, 'a standard deviation of at least 0.000001');
+    if (!(point.sigma >= 1e-6))
+      throw new InputError('sigma', point.sigma, 'a standard deviation of at least 0.000001');
     const w = 1 / positive('sigma', point.sigma) ** 2;
     const h = zeroOrMore('hours', point.hours);
     p11 += w;
@@ -74,7 +75,8 @@ function checked(posterior: WearPosterior): WearPosterior {
 export function wearAt(posterior: WearPosterior, hours: number): { mean: number; sd: number } {
   zeroOrMore('hours', hours);
   checked(posterior);
-  const variance = posterior.varAlpha + 2 * hours * posterior.cov + hours * hours * posterior.varBeta;
+  const variance =
+    posterior.varAlpha + 2 * hours * posterior.cov + hours * hours * posterior.varBeta;
   return { mean: posterior.alpha + posterior.beta * hours, sd: Math.sqrt(Math.max(variance, 0)) };
 }
 
@@ -124,13 +126,17 @@ export function hoursAtDeviate(posterior: WearPosterior, z: number, from: number
   const s = -(b + (b >= 0 ? root : -root));
   const [r1, r2] = [s / a, c / s];
   const [low, high] = r1 <= r2 ? [r1, r2] : [r2, r1];
-  for (const h of [low, high]) if (h > from && h <= HORIZON && reached(h * (1 + 1e-9) + 1e-9)) return h;
+  for (const h of [low, high])
+    if (h > from && h <= HORIZON && reached(h * (1 + 1e-9) + 1e-9)) return h;
   return Infinity;
 }
 
 /** Standard normal deviate of a chance: the library's first guess (good to 0.002), brought home by Newton's steps. */
 function deviateOf(q: number): number {
   let z = probit(q);
-  for (let i = 0; i < 4; i += 1) z -= ((0.5 * (1 + errorFunction(z / Math.SQRT2)) - q) * Math.sqrt(2 * Math.PI)) / Math.exp((-z * z) / 2);
+  for (let i = 0; i < 4; i += 1)
+    z -=
+      ((0.5 * (1 + errorFunction(z / Math.SQRT2)) - q) * Math.sqrt(2 * Math.PI)) /
+      Math.exp((-z * z) / 2);
   return Math.abs(z) < 1e-6 ? 0 : z;
 }

@@ -1,40 +1,98 @@
 import fc from 'fast-check';
 import { nextDue, projectHours, type UseRate } from './index';
 
-const use: UseRate = { seasonStart: '2026-06-30', seasonEnd: '2026-07-14', inSeason: 8, outOfSeason: 0 };
+const use: UseRate = {
+  seasonStart: '2026-06-30',
+  seasonEnd: '2026-07-14',
+  inSeason: 8,
+  outOfSeason: 0,
+};
 const last = { on: '2026-03-01', hours: 1000 };
 
 describe('projecting hours to a day', () => {
-  test.each([[20, '2026-07-02'], [8, '2026-06-30'], [0, '2026-06-09'], [120, '2026-07-14'], [121, null]])('%d h more from 9 June: %s', (hours, on) => expect(projectHours('2026-06-09', hours, use)).toBe(on));
-  test('out of season it creeps on at its own rate', () => expect(projectHours('2026-06-09', 10, { ...use, outOfSeason: 1 })).toBe('2026-06-18'));
-  test('inside the season it counts from today', () => expect(projectHours('2026-07-10', 16, use)).toBe('2026-07-11'));
+  test.each([
+    [20, '2026-07-02'],
+    [8, '2026-06-30'],
+    [0, '2026-06-09'],
+    [120, '2026-07-14'],
+    [121, null],
+  ])('%d h more from 9 June: %s', (hours, on) =>
+    expect(projectHours('2026-06-09', hours, use)).toBe(on),
+  );
+  test('out of season it creeps on at its own rate', () =>
+    expect(projectHours('2026-06-09', 10, { ...use, outOfSeason: 1 })).toBe('2026-06-18'));
+  test('inside the season it counts from today', () =>
+    expect(projectHours('2026-07-10', 16, use)).toBe('2026-07-11'));
   test('more hours never come sooner', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.double({ min: 0, max: 50, noNaN: true }), (h, more) => (projectHours('2026-06-09', h, { ...use, outOfSeason: 0.5 }) ?? '9') <= (projectHours('2026-06-09', h + more, { ...use, outOfSeason: 0.5 }) ?? '9')));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 300, noNaN: true }),
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        (h, more) =>
+          (projectHours('2026-06-09', h, { ...use, outOfSeason: 0.5 }) ?? '9') <=
+          (projectHours('2026-06-09', h + more, { ...use, outOfSeason: 0.5 }) ?? '9'),
+      ),
+    );
   });
 });
 
 describe('next due', () => {
   test('hours or calendar, whichever comes first', () => {
-    expect(nextDue({ kind: 'every', hours: 50, days: 365 }, last, 1030, '2026-06-09', use)).toMatchObject({ by: 'hours', atHours: 1050, on: '2026-07-02', beforeHarvest: false });
-    expect(nextDue({ kind: 'every', hours: 500, days: 90 }, last, 1030, '2026-05-20', use)).toMatchObject({ by: 'calendar', on: '2026-05-30', beforeHarvest: true, overdue: false });
+    expect(
+      nextDue({ kind: 'every', hours: 50, days: 365 }, last, 1030, '2026-06-09', use),
+    ).toMatchObject({ by: 'hours', atHours: 1050, on: '2026-07-02', beforeHarvest: false });
+    expect(
+      nextDue({ kind: 'every', hours: 500, days: 90 }, last, 1030, '2026-05-20', use),
+    ).toMatchObject({ by: 'calendar', on: '2026-05-30', beforeHarvest: true, overdue: false });
   });
   test('past its hours or its day it is overdue', () => {
-    expect(nextDue({ kind: 'every', hours: 50 }, last, 1060, '2026-06-09', use)).toMatchObject({ overdue: true, on: '2026-06-09' });
-    expect(nextDue({ kind: 'every', days: 30 }, last, 1000, '2026-06-09', use)).toMatchObject({ overdue: true, by: 'calendar' });
+    expect(nextDue({ kind: 'every', hours: 50 }, last, 1060, '2026-06-09', use)).toMatchObject({
+      overdue: true,
+      on: '2026-06-09',
+    });
+    expect(nextDue({ kind: 'every', days: 30 }, last, 1000, '2026-06-09', use)).toMatchObject({
+      overdue: true,
+      by: 'calendar',
+    });
   });
   test('a new part is looked at once, early', () => {
     const rule = { kind: 'every', hours: 250, early: 25 } as const;
-    expect(nextDue(rule, { ...last, newPart: true }, 1000, '2026-06-09', use)).toMatchObject({ by: 'early', atHours: 1025, on: '2026-07-03' });
-    expect(nextDue(rule, last, 1000, '2026-06-09', use)).toMatchObject({ by: 'never', atHours: 1250 });
+    expect(nextDue(rule, { ...last, newPart: true }, 1000, '2026-06-09', use)).toMatchObject({
+      by: 'early',
+      atHours: 1025,
+      on: '2026-07-03',
+    });
+    expect(nextDue(rule, last, 1000, '2026-06-09', use)).toMatchObject({
+      by: 'never',
+      atHours: 1250,
+    });
   });
   test('daily, and per crop', () => {
-    expect(nextDue({ kind: 'daily' }, { ...last, on: '2026-06-08' }, 1000, '2026-06-09', use)).toMatchObject({ on: '2026-06-09', overdue: false });
-    expect(nextDue({ kind: 'daily' }, { ...last, on: '2026-06-05' }, 1000, '2026-06-09', use).overdue).toBe(true);
-    expect(nextDue({ kind: 'perCrop' }, { ...last, crop: 'lentils' }, 1000, '2026-06-09', use, 'malting barley')).toMatchObject({ by: 'crop', on: '2026-06-30' });
-    expect(nextDue({ kind: 'perCrop' }, { ...last, crop: 'lentils' }, 1000, '2026-06-09', use, 'lentils').by).toBe('never');
+    expect(
+      nextDue({ kind: 'daily' }, { ...last, on: '2026-06-08' }, 1000, '2026-06-09', use),
+    ).toMatchObject({ on: '2026-06-09', overdue: false });
+    expect(
+      nextDue({ kind: 'daily' }, { ...last, on: '2026-06-05' }, 1000, '2026-06-09', use).overdue,
+    ).toBe(true);
+    expect(
+      nextDue(
+        { kind: 'perCrop' },
+        { ...last, crop: 'lentils' },
+        1000,
+        '2026-06-09',
+        use,
+        'malting barley',
+      ),
+    ).toMatchObject({ by: 'crop', on: '2026-06-30' });
+    expect(
+      nextDue({ kind: 'perCrop' }, { ...last, crop: 'lentils' }, 1000, '2026-06-09', use, 'lentils')
+        .by,
+    ).toBe('never');
   });
   test('a meter that ran backwards and a rule without an interval are refused', () => {
-    expect(() => nextDue({ kind: 'every', hours: 50 }, last, 900, '2026-06-09', use)).toThrow(/now: got 900/);
+    expect(() => nextDue({ kind: 'every', hours: 50 }, last, 900, '2026-06-09', use)).toThrow(
+      /now: got 900/,
+    );
     expect(() => nextDue({ kind: 'every' }, last, 1000, '2026-06-09', use)).toThrow(/hours/);
   });
 });

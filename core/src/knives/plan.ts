@@ -1,6 +1,12 @@
 import { InputError, positive } from '../units';
 import { fewestSwaps, type Swap } from './swaps';
-import { permissibleUnbalance, unbalance, type BearingPlanes, type KnifePlace, type Unbalance } from './unbalance';
+import {
+  permissibleUnbalance,
+  unbalance,
+  type BearingPlanes,
+  type KnifePlace,
+  type Unbalance,
+} from './unbalance';
 
 /** One knife place and what hangs there. */
 export interface HungKnife extends KnifePlace {
@@ -62,14 +68,26 @@ const SETS_TRIED = 24;
  * @throws InputError naming the field
  * @see ISO 21940-11 for the permissible unbalance
  */
-export function planKnives(rotor: Rotor, school: 'opposite' | 'weigh', { swaps }: KnifeChoices = { swaps: true }): KnifePlan {
+export function planKnives(
+  rotor: Rotor,
+  school: 'opposite' | 'weigh',
+  { swaps }: KnifeChoices = { swaps: true },
+): KnifePlan {
   const { knives, planes } = rotor;
   checkRotor(rotor);
   const { perPlane } = permissibleUnbalance(rotor.grade ?? 16, rotor.mass, rotor.rpm);
   const spent = knives.flatMap((k, i) => (k.spent ? [i] : []));
-  const withMates = [...new Set(spent.flatMap((i) => [i, knives[i]?.opposite ?? i]))].sort((a, b) => a - b);
-  const massesWith = (renewed: ReadonlySet<number>) => knives.map((k, i) => (renewed.has(i) ? rotor.newMass : k.mass));
-  const judge = (masses: readonly number[]) => unbalance(masses.map((m) => m - rotor.newMass), knives, planes);
+  const withMates = [...new Set(spent.flatMap((i) => [i, knives[i]?.opposite ?? i]))].sort(
+    (a, b) => a - b,
+  );
+  const massesWith = (renewed: ReadonlySet<number>) =>
+    knives.map((k, i) => (renewed.has(i) ? rotor.newMass : k.mass));
+  const judge = (masses: readonly number[]) =>
+    unbalance(
+      masses.map((m) => m - rotor.newMass),
+      knives,
+      planes,
+    );
   const worst = (u: Unbalance) => Math.max(u.left.size, u.right.size);
   const vector = (set: readonly number[]): Vector => {
     const { left, right } = judge(massesWith(new Set(set)));
@@ -77,19 +95,35 @@ export function planKnives(rotor: Rotor, school: 'opposite' | 'weigh', { swaps }
   };
   const weigh = (set: readonly number[]) => sizeOf(vector(set));
   const mates = school === 'opposite' ? knives.map((k) => k.opposite) : undefined;
-  const trySwaps = (set: readonly number[]): readonly Swap[] | undefined => (swaps ? fewestSwaps(massesWith(new Set(set)), knives, planes, rotor.newMass, perPlane, mates) : undefined);
+  const trySwaps = (set: readonly number[]): readonly Swap[] | undefined =>
+    swaps
+      ? fewestSwaps(massesWith(new Set(set)), knives, planes, rotor.newMass, perPlane, mates)
+      : undefined;
 
   const start = school === 'opposite' ? withMates : spent;
-  const units = school === 'opposite' ? pairsOutside(knives, new Set(start)) : knives.flatMap((_, i) => (start.includes(i) ? [] : [[i]]));
+  const units =
+    school === 'opposite'
+      ? pairsOutside(knives, new Set(start))
+      : knives.flatMap((_, i) => (start.includes(i) ? [] : [[i]]));
   const found = search(start, units, vector, perPlane, swaps, trySwaps);
   const balanced = found.swap.length > 0 || weigh(found.set) <= perPlane + 1e-9;
-  const useRule = school === 'weigh' && weigh(withMates) <= perPlane + 1e-9 && (!balanced || found.set.length > withMates.length);
+  const useRule =
+    school === 'weigh' &&
+    weigh(withMates) <= perPlane + 1e-9 &&
+    (!balanced || found.set.length > withMates.length);
   const renew = useRule ? withMates : found.set;
   const swap = useRule ? [] : found.swap;
   const after = judge(swapped(massesWith(new Set(renew)), swap));
   return {
-    renew, swap, turn: knives.flatMap((k, i) => (k.oneEdge && !k.spent && !renew.includes(i) ? [i] : [])),
-    before: judge(massesWith(new Set())), after, perPlane, inside: worst(after) <= perPlane + 1e-9, oppositeRule: withMates.length, fewest: found.exact && !useRule,
+    renew,
+    swap,
+    turn: knives.flatMap((k, i) => (k.oneEdge && !k.spent && !renew.includes(i) ? [i] : [])),
+    before: judge(massesWith(new Set())),
+    after,
+    perPlane,
+    inside: worst(after) <= perPlane + 1e-9,
+    oppositeRule: withMates.length,
+    fewest: found.exact && !useRule,
   };
 }
 
@@ -103,8 +137,14 @@ export function swapped(masses: readonly number[], swaps: readonly Swap[]): numb
 function checkRotor({ knives, newMass }: Rotor): void {
   positive('newMass', newMass);
   knives.forEach((k, i) => {
-    if (knives[k.opposite]?.opposite !== i) throw new InputError(`knives.${i}.opposite`, k.opposite, 'the place whose own opposite is this one');
-    if (!(Number.isFinite(k.mass) && k.mass >= 0)) throw new InputError(`knives.${i}.mass`, k.mass, 'a mass of 0 g or more');
+    if (knives[k.opposite]?.opposite !== i)
+      throw new InputError(
+        `knives.${i}.opposite`,
+        k.opposite,
+        'the place whose own opposite is this one',
+      );
+    if (!(Number.isFinite(k.mass) && k.mass >= 0))
+      throw new InputError(`knives.${i}.mass`, k.mass, 'a mass of 0 g or more');
   });
 }
 
@@ -122,19 +162,31 @@ interface Found {
 type Vector = readonly [number, number, number, number];
 type VectorOf = (set: readonly number[]) => Vector;
 
-const sizeOf = ([lx, ly, rx, ry]: Vector): number => Math.sqrt(Math.max(lx * lx + ly * ly, rx * rx + ry * ry));
+const sizeOf = ([lx, ly, rx, ry]: Vector): number =>
+  Math.sqrt(Math.max(lx * lx + ly * ly, rx * rx + ry * ry));
 const plus = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2], a[3] + b[3]];
 const less = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2], a[3] - b[3]];
 
 /** Tries no extra, then every one, two and three extra units, with swaps in the best balanced of them; then greedily. The first that holds has the fewest new knives. */
-function search(start: readonly number[], units: readonly number[][], vector: VectorOf, perPlane: number, swaps: boolean, trySwaps: (set: readonly number[]) => readonly Swap[] | undefined): Found {
+function search(
+  start: readonly number[],
+  units: readonly number[][],
+  vector: VectorOf,
+  perPlane: number,
+  swaps: boolean,
+  trySwaps: (set: readonly number[]) => readonly Swap[] | undefined,
+): Found {
   const from = vector(start);
   const changes = units.map((unit) => less(vector([...start, ...unit]), from));
   const inOrder = (set: readonly number[]) => [...set].sort((a, b) => a - b);
   for (let extras = 0; extras <= Math.min(EXACT_EXTRAS, units.length); extras += 1) {
-    const sets = bestSets(from, changes, extras).map(({ picked, worst }) => ({ set: [...start, ...picked.flatMap((i) => units[i] ?? [])], worst }));
+    const sets = bestSets(from, changes, extras).map(({ picked, worst }) => ({
+      set: [...start, ...picked.flatMap((i) => units[i] ?? [])],
+      worst,
+    }));
     const [best] = sets;
-    if (best && best.worst <= perPlane + 1e-9) return { set: inOrder(best.set), swap: [], exact: extras === 0 || !swaps };
+    if (best && best.worst <= perPlane + 1e-9)
+      return { set: inOrder(best.set), swap: [], exact: extras === 0 || !swaps };
     for (const { set } of sets) {
       const swap = trySwaps(set);
       // fewer new knives is proven while every smaller set was tried with all its swaps, which only none extra is
@@ -145,7 +197,11 @@ function search(start: readonly number[], units: readonly number[][], vector: Ve
 }
 
 /** Every choice of `extras` units weighed; the best balanced of them, best first. */
-function bestSets(from: Vector, changes: readonly Vector[], extras: number): { picked: number[]; worst: number }[] {
+function bestSets(
+  from: Vector,
+  changes: readonly Vector[],
+  extras: number,
+): { picked: number[]; worst: number }[] {
   const kept: { picked: number[]; worst: number }[] = [];
   const add = (first: number, left: number, picked: readonly number[], at: Vector): void => {
     if (left === 0) {
@@ -156,18 +212,26 @@ function bestSets(from: Vector, changes: readonly Vector[], extras: number): { p
       if (kept.length > SETS_TRIED) kept.pop();
       return;
     }
-    for (let i = first; i <= changes.length - left; i += 1) add(i + 1, left - 1, [...picked, i], plus(at, changes[i] ?? [0, 0, 0, 0]));
+    for (let i = first; i <= changes.length - left; i += 1)
+      add(i + 1, left - 1, [...picked, i], plus(at, changes[i] ?? [0, 0, 0, 0]));
   };
   add(0, extras, [], from);
   return kept;
 }
 
 /** Adds the unit that helps most until it is inside or nothing helps. */
-function greedy(start: readonly number[], units: readonly number[][], weigh: (set: readonly number[]) => number, perPlane: number): Found {
+function greedy(
+  start: readonly number[],
+  units: readonly number[][],
+  weigh: (set: readonly number[]) => number,
+  perPlane: number,
+): Found {
   let set = [...start];
   let rest = [...units];
   while (weigh(set) > perPlane && rest.length) {
-    const [best] = rest.map((unit) => ({ unit, left: weigh([...set, ...unit]) })).sort((a, b) => a.left - b.left);
+    const [best] = rest
+      .map((unit) => ({ unit, left: weigh([...set, ...unit]) }))
+      .sort((a, b) => a.left - b.left);
     if (!best || best.left >= weigh(set)) break;
     set = [...set, ...best.unit];
     rest = rest.filter((u) => u !== best.unit);

@@ -4,19 +4,23 @@ import { autocorrelation, noiseFloor, powerOfTwo, powerSpectrum } from './spectr
 /** What was heard: a note, or no clear one and why. */
 export type BeltNote =
   | {
-    readonly heard: true;
-    /** fundamental, Hz */
-    readonly frequency: number;
-    /** 0 to 1: how far above what noise alone would give */
-    readonly confidence: number;
-    /** standard uncertainty of the frequency, Hz */
-    readonly uncertainty: number;
-    /** harmonics that stand out of the noise */
-    readonly harmonics: number;
-    /** how alike the sound is one period on, −1 to 1 */
-    readonly periodicity: number;
-  }
-  | { readonly heard: false; readonly confidence: number; readonly why: 'silent' | 'tooShort' | 'noClearNote' | 'doesNotDecay' };
+      readonly heard: true;
+      /** fundamental, Hz */
+      readonly frequency: number;
+      /** 0 to 1: how far above what noise alone would give */
+      readonly confidence: number;
+      /** standard uncertainty of the frequency, Hz */
+      readonly uncertainty: number;
+      /** harmonics that stand out of the noise */
+      readonly harmonics: number;
+      /** how alike the sound is one period on, −1 to 1 */
+      readonly periodicity: number;
+    }
+  | {
+      readonly heard: false;
+      readonly confidence: number;
+      readonly why: 'silent' | 'tooShort' | 'noClearNote' | 'doesNotDecay';
+    };
 
 /** Lowest and highest note of a belt span on a combine, Hz. */
 export const LOWEST_NOTE = 10;
@@ -52,20 +56,36 @@ const STIFFNESSES = [0, 5e-5, 1e-4, 2e-4, 3e-4, 4.5e-4, 6e-4] as const;
  * @example detectNote([pluck({ frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 0 }, { snr: 10, mains: 50, humLevel: -6 }, 44_100, 2, random(1))], 44_100) // heard, 42.0 Hz
  */
 export function detectNote(channels: readonly Float32Array[], rate: number): BeltNote {
-  if (!(positive('rate', rate) >= 1000 && rate <= 400_000)) throw new InputError('rate', rate, 'from 1,000 to 400,000 samples a second');
+  if (!(positive('rate', rate) >= 1000 && rate <= 400_000))
+    throw new InputError('rate', rate, 'from 1,000 to 400,000 samples a second');
   const mono = blend(channels);
-  if (mono.length < SHORTEST_SECONDS * rate) return { heard: false, confidence: 0, why: 'tooShort' };
+  if (mono.length < SHORTEST_SECONDS * rate)
+    return { heard: false, confidence: 0, why: 'tooShort' };
   const { signal, rate: slow } = thinOut(mono, rate);
   const level = Math.sqrt(signal.reduce((sum, x) => sum + x * x, 0) / signal.length);
   if (!(level > 1e-7)) return { heard: false, confidence: 0, why: 'silent' };
   const heard = signal.map((x) => x / level);
   const clean = withoutHum(heard, slow);
   const upTo = Math.round(LISTEN_SECONDS * slow);
-  const best = onsets(clean, slow).map((from) => analyse(clean.subarray(from, from + upTo), heard.subarray(from, from + upTo), slow)).sort((a, b) => b.score - a.score)[0];
-  const atMains = best !== undefined && [50, 60].some((mains) => Math.abs(best.frequency / mains - 1) < 0.008);
-  if (!best || best.score < CALLED_FROM + (atMains ? MORE_AT_MAINS : 0)) return { heard: false, confidence: confidenceOf(best?.score ?? 0), why: 'noClearNote' };
-  if (best.falls > MUST_FALL_TO) return { heard: false, confidence: confidenceOf(best.score) / 2, why: 'doesNotDecay' };
-  return { heard: true, frequency: best.frequency, confidence: confidenceOf(best.score), uncertainty: best.uncertainty, harmonics: best.harmonics, periodicity: best.periodicity };
+  const best = onsets(clean, slow)
+    .map((from) =>
+      analyse(clean.subarray(from, from + upTo), heard.subarray(from, from + upTo), slow),
+    )
+    .sort((a, b) => b.score - a.score)[0];
+  const atMains =
+    best !== undefined && [50, 60].some((mains) => Math.abs(best.frequency / mains - 1) < 0.008);
+  if (!best || best.score < CALLED_FROM + (atMains ? MORE_AT_MAINS : 0))
+    return { heard: false, confidence: confidenceOf(best?.score ?? 0), why: 'noClearNote' };
+  if (best.falls > MUST_FALL_TO)
+    return { heard: false, confidence: confidenceOf(best.score) / 2, why: 'doesNotDecay' };
+  return {
+    heard: true,
+    frequency: best.frequency,
+    confidence: confidenceOf(best.score),
+    uncertainty: best.uncertainty,
+    harmonics: best.harmonics,
+    periodicity: best.periodicity,
+  };
 }
 
 const confidenceOf = (score: number): number => 1 / (1 + Math.exp(-(score - CALLED_FROM) / 5));
@@ -75,7 +95,12 @@ function blend(channels: readonly Float32Array[]): Float64Array {
   if (!first) throw new InputError('channels', 0, 'at least one channel');
   const mono = new Float64Array(first.length);
   channels.forEach((channel, c) => {
-    if (channel.length !== first.length) throw new InputError(`channels.${c}`, channel.length, `${first.length} samples, as the first channel`);
+    if (channel.length !== first.length)
+      throw new InputError(
+        `channels.${c}`,
+        channel.length,
+        `${first.length} samples, as the first channel`,
+      );
     for (let i = 0; i < channel.length; i += 1) {
       const x = channel[i] ?? 0;
       if (!Number.isFinite(x)) throw new InputError(`channels.${c}.${i}`, x, 'a finite sample');
@@ -127,12 +152,19 @@ function withoutHum(signal: Float64Array, rate: number): Float64Array {
   const from = Math.floor(n * 0.6);
   let clean = signal;
   for (const mains of [50, 60]) {
-    const power = (f: number) => [1, 2, 3].reduce((sum, k) => sum + tone(clean, k * f, rate, from, n).size, 0);
-    const loudest = (around: number, step: number) => Array.from({ length: 7 }, (_, i) => around + (i - 3) * step).reduce((best, f) => (power(f) > power(best) ? f : best), around);
+    const power = (f: number) =>
+      [1, 2, 3].reduce((sum, k) => sum + tone(clean, k * f, rate, from, n).size, 0);
+    const loudest = (around: number, step: number) =>
+      Array.from({ length: 7 }, (_, i) => around + (i - 3) * step).reduce(
+        (best, f) => (power(f) > power(best) ? f : best),
+        around,
+      );
     const at = loudest(loudest(mains, 0.05), 0.012);
     for (const k of [1, 2, 3, 4]) {
       const { cos, sin, size } = tone(clean, k * at, rate, from, n);
-      const around = [-4.5, -3, 3, 4.5].map((d) => tone(clean, k * at + d, rate, from, n).size).sort((x, y) => x - y);
+      const around = [-4.5, -3, 3, 4.5]
+        .map((d) => tone(clean, k * at + d, rate, from, n).size)
+        .sort((x, y) => x - y);
       if (size < (3 * ((around[1] ?? 0) + (around[2] ?? 0))) / 2) continue;
       const w = (2 * Math.PI * k * at) / rate;
       clean = clean.map((x, i) => x - cos * Math.cos(w * i) - sin * Math.sin(w * i));
@@ -142,7 +174,13 @@ function withoutHum(signal: Float64Array, rate: number): Float64Array {
 }
 
 /** Least-squares tone at one frequency over a stretch of the signal, weighed by a Hann window. */
-function tone(signal: Float64Array, frequency: number, rate: number, from: number, to: number): { cos: number; sin: number; size: number } {
+function tone(
+  signal: Float64Array,
+  frequency: number,
+  rate: number,
+  from: number,
+  to: number,
+): { cos: number; sin: number; size: number } {
   const w = (2 * Math.PI * frequency) / rate;
   const v = (2 * Math.PI) / (to - from);
   // both waves by rotation: a sine for every sample would take most of the time
@@ -162,19 +200,26 @@ function tone(signal: Float64Array, frequency: number, rate: number, from: numbe
     hs = hs * hannC + hc * hannS;
     hc = nextH;
   }
-  return { cos: (2 * cos) / total, sin: (2 * sin) / total, size: (2 * Math.hypot(cos, sin)) / total };
+  return {
+    cos: (2 * cos) / total,
+    sin: (2 * sin) / total,
+    size: (2 * Math.hypot(cos, sin)) / total,
+  };
 }
 
 /** Where to listen from: the start, and where the sound rises most. */
 function onsets(signal: Float64Array, rate: number): number[] {
   const block = Math.max(1, Math.round(0.05 * rate));
-  const energy = Array.from({ length: Math.floor(signal.length / block) }, (_, b) => signal.subarray(b * block, (b + 1) * block).reduce((sum, x) => sum + x * x, 0));
+  const energy = Array.from({ length: Math.floor(signal.length / block) }, (_, b) =>
+    signal.subarray(b * block, (b + 1) * block).reduce((sum, x) => sum + x * x, 0),
+  );
   let loudest = 0;
   let most = -Infinity;
   energy.forEach((_, b) => {
     const after = (energy[b] ?? 0) + (energy[b + 1] ?? 0) + (energy[b + 2] ?? 0);
     const before = b < 3 ? 0 : (energy[b - 1] ?? 0) + (energy[b - 2] ?? 0) + (energy[b - 3] ?? 0);
-    if (after - before > most && (energy.length - b) * block > 0.3 * rate) [loudest, most] = [b, after - before];
+    if (after - before > most && (energy.length - b) * block > 0.3 * rate)
+      [loudest, most] = [b, after - before];
   });
   return [...new Set([0, loudest * block])];
 }
@@ -193,7 +238,9 @@ interface Heard {
  * @param asHeard the same with the hum: whether it dies away is asked of what was heard
  */
 function analyse(sound: Float64Array, asHeard: Float64Array, rate: number): Heard {
-  const shaped = sound.map((x, i) => x * Math.min(1, i / (0.01 * rate)) * Math.exp(-i / (0.6 * rate)));
+  const shaped = sound.map(
+    (x, i) => x * Math.min(1, i / (0.01 * rate)) * Math.exp(-i / (0.6 * rate)),
+  );
   const size = powerOfTwo(8 * Math.min(sound.length, Math.round(2.2 * rate)));
   const power = powerSpectrum(shaped.subarray(0, size), size);
   const bin = rate / size;
@@ -226,16 +273,26 @@ function analyse(sound: Float64Array, asHeard: Float64Array, rate: number): Hear
   }
   // the cap that keeps one whistle from being a note blunts the peak: the last step climbs without it
   const sharp = power.map((p, i) => p / (floor[i] || 1));
-  const finer = STIFFNESSES.map((stiffness) => ({ stiffness, at: finest(best.f, scorer(stiffness, sharp)) })).map((c) => ({ ...c, score: scorer(c.stiffness, sharp)(c.at) })).reduce((a, b) => (b.score > a.score ? b : a));
+  const finer = STIFFNESSES.map((stiffness) => ({
+    stiffness,
+    at: finest(best.f, scorer(stiffness, sharp)),
+  }))
+    .map((c) => ({ ...c, score: scorer(c.stiffness, sharp)(c.at) }))
+    .reduce((a, b) => (b.score > a.score ? b : a));
   const frequency = finer.at;
   const score = scorer(finer.stiffness);
   const near = Math.round(rate / frequency);
   const period = autocorrelation(shaped, near + 3);
-  const partials = partialsOf(finer.stiffness).map((m) => m * frequency).filter((f) => f <= highest);
+  const partials = partialsOf(finer.stiffness)
+    .map((m) => m * frequency)
+    .filter((f) => f <= highest);
   return {
-    frequency, score: best.score, harmonics: partials.filter((f) => (says[Math.round(f / bin)] ?? 0) > 0.5 * cost).length,
+    frequency,
+    score: best.score,
+    harmonics: partials.filter((f) => (says[Math.round(f / bin)] ?? 0) > 0.5 * cost).length,
     periodicity: Math.max(period[near - 1] ?? -1, period[near] ?? -1, period[near + 1] ?? -1),
-    uncertainty: spreadOf(frequency, score), falls: fallOf(asHeard, partials.slice(0, 6), rate),
+    uncertainty: spreadOf(frequency, score),
+    falls: fallOf(asHeard, partials.slice(0, 6), rate),
   };
 }
 
@@ -243,7 +300,11 @@ function analyse(sound: Float64Array, asHeard: Float64Array, rate: number): Hear
 const WEIGHTS = Array.from({ length: MOST_HARMONICS }, (_, i) => (i < 5 ? 1 : 5 / (i + 1)));
 
 /** Partials of a stiff string in multiples of its fundamental. */
-const partialsOf = (stiffness: number): number[] => Array.from({ length: MOST_HARMONICS }, (_, i) => (i + 1) * Math.sqrt((1 + stiffness * (i + 1) ** 2) / (1 + stiffness)));
+const partialsOf = (stiffness: number): number[] =>
+  Array.from(
+    { length: MOST_HARMONICS },
+    (_, i) => (i + 1) * Math.sqrt((1 + stiffness * (i + 1) ** 2) / (1 + stiffness)),
+  );
 
 /** Climbs to the top of the score, one percent at most. */
 function finest(from: number, score: (f: number) => number): number {
@@ -267,6 +328,7 @@ function spreadOf(f: number, score: (f: number) => number): number {
 /** Power of the partials in the last third of the sound against the first: a plucked span dies away, hum and machines do not. */
 function fallOf(sound: Float64Array, partials: readonly number[], rate: number): number {
   const third = Math.floor(sound.length / 3);
-  const within = (from: number, to: number) => partials.reduce((sum, f) => sum + tone(sound, f, rate, from, to).size ** 2, 0);
+  const within = (from: number, to: number) =>
+    partials.reduce((sum, f) => sum + tone(sound, f, rate, from, to).size ** 2, 0);
   return within(2 * third, sound.length) / (within(0, third) || 1);
 }

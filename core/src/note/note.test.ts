@@ -13,57 +13,105 @@ const frequencyOf = (sound: Float32Array | readonly Float32Array[], rate: number
 };
 
 describe('the note of a plucked belt', () => {
-  test.each([8000, 11_025, 22_050, 44_100, 48_000, 96_000])('is heard at %d samples a second', (rate) => expect(frequencyOf(pluck(belt, quiet, rate, 1.5, random(3)), rate)).toBeCloseTo(42, 1));
-  test.each([10, 16.7, 27, 50, 60, 99, 120, 147, 199])('%d Hz within 1 %%', (frequency) => expect(Math.abs(frequencyOf(pluck({ ...belt, frequency }, quiet, 8000, 2, random(4)), 8000) / frequency - 1)).toBeLessThan(0.01));
+  test.each([8000, 11_025, 22_050, 44_100, 48_000, 96_000])(
+    'is heard at %d samples a second',
+    (rate) =>
+      expect(frequencyOf(pluck(belt, quiet, rate, 1.5, random(3)), rate)).toBeCloseTo(42, 1),
+  );
+  test.each([10, 16.7, 27, 50, 60, 99, 120, 147, 199])('%d Hz within 1 %%', (frequency) =>
+    expect(
+      Math.abs(
+        frequencyOf(pluck({ ...belt, frequency }, quiet, 8000, 2, random(4)), 8000) / frequency - 1,
+      ),
+    ).toBeLessThan(0.01),
+  );
   test('is the same whatever the loudness, in one channel or two', () => {
     const mono = pluck(belt, quiet, 8000, 2, random(5));
     const one = frequencyOf(mono, 8000);
-    expect(frequencyOf(mono.map((x) => x * 0.01), 8000)).toBeCloseTo(one, 6);
+    expect(
+      frequencyOf(
+        mono.map((x) => x * 0.01),
+        8000,
+      ),
+    ).toBeCloseTo(one, 6);
     expect(frequencyOf([mono, mono], 8000)).toBeCloseTo(one, 9);
     expect(frequencyOf([mono, mono.map(() => 0)], 8000)).toBeCloseTo(one, 6);
   });
-  test('a missing fundamental does not double it', () => expect(frequencyOf(pluck({ ...belt, at: 0.5 }, quiet, 8000, 2, random(6)), 8000)).toBeCloseTo(42, 0));
+  test('a missing fundamental does not double it', () =>
+    expect(frequencyOf(pluck({ ...belt, at: 0.5 }, quiet, 8000, 2, random(6)), 8000)).toBeCloseTo(
+      42,
+      0,
+    ));
   test('in noise as loud as itself, with hum, it is right within 1 % in at least 19 of 20; seeded', () => {
     const { right, octave } = noteAccuracy(20260609, 100, 0);
     expect(right).toBeGreaterThanOrEqual(0.93);
     expect(octave).toBeLessThanOrEqual(0.02);
   });
-  test('noise and hum alone are no note; seeded', () => expect(falseNotes(7, 60)).toBeLessThanOrEqual(0.02));
+  test('noise and hum alone are no note; seeded', () =>
+    expect(falseNotes(7, 60)).toBeLessThanOrEqual(0.02));
 });
 
 describe('no clear note', () => {
-  test('silence', () => expect(detectNote([new Float32Array(8000)], 8000)).toMatchObject({ heard: false, why: 'silent' }));
-  test('too short a recording', () => expect(detectNote([new Float32Array(800).fill(0.1)], 8000)).toMatchObject({ heard: false, why: 'tooShort' }));
+  test('silence', () =>
+    expect(detectNote([new Float32Array(8000)], 8000)).toMatchObject({
+      heard: false,
+      why: 'silent',
+    }));
+  test('too short a recording', () =>
+    expect(detectNote([new Float32Array(800).fill(0.1)], 8000)).toMatchObject({
+      heard: false,
+      why: 'tooShort',
+    }));
   test('a steady tone does not die away, so it is a machine and no belt', () => {
-    const tone = Float32Array.from({ length: 16_000 }, (_, i) => Math.sin((2 * Math.PI * 83 * i) / 8000) + 0.5 * Math.sin((2 * Math.PI * 166 * i) / 8000) + 0.4 * Math.sin((2 * Math.PI * 249 * i) / 8000));
+    const tone = Float32Array.from(
+      { length: 16_000 },
+      (_, i) =>
+        Math.sin((2 * Math.PI * 83 * i) / 8000) +
+        0.5 * Math.sin((2 * Math.PI * 166 * i) / 8000) +
+        0.4 * Math.sin((2 * Math.PI * 249 * i) / 8000),
+    );
     expect(detectNote([tone], 8000).heard).toBe(false);
   });
-  test('confidence is lower for noise than for a pluck', () => expect(detectNote([roomNoise(0, -20, 8000, 2, random(9))], 8000).confidence).toBeLessThan(detectNote([pluck(belt, quiet, 8000, 2, random(9))], 8000).confidence));
+  test('confidence is lower for noise than for a pluck', () =>
+    expect(detectNote([roomNoise(0, -20, 8000, 2, random(9))], 8000).confidence).toBeLessThan(
+      detectNote([pluck(belt, quiet, 8000, 2, random(9))], 8000).confidence,
+    ));
 });
 
 describe('bad input', () => {
   test('is named', () => {
     expect(() => detectNote([], 8000)).toThrow(/channels/);
-    expect(() => detectNote([new Float32Array(10), new Float32Array(11)], 8000)).toThrow(/channels\.1/);
+    expect(() => detectNote([new Float32Array(10), new Float32Array(11)], 8000)).toThrow(
+      /channels\.1/,
+    );
     expect(() => detectNote([new Float32Array(8000).fill(NaN)], 8000)).toThrow(/channels\.0\.0/);
     expect(() => detectNote([new Float32Array(8000)], 10)).toThrow(/rate/);
     expect(() => pluck({ ...belt, decay: 0 }, quiet, 8000, 1, random(1))).toThrow(/decay/);
   });
   test('any samples and any rate give an answer or a named error', () => {
-    fc.assert(fc.property(fc.float32Array({ maxLength: 3000 }), fc.oneof(fc.constantFrom(1000, 8000), fc.double()), (samples, rate) => {
-      try {
-        const note = detectNote([samples], rate);
-        return note.confidence >= 0 && note.confidence <= 1;
-      } catch (error) {
-        return error instanceof InputError;
-      }
-    }), { numRuns: 40 });
+    fc.assert(
+      fc.property(
+        fc.float32Array({ maxLength: 3000 }),
+        fc.oneof(fc.constantFrom(1000, 8000), fc.double()),
+        (samples, rate) => {
+          try {
+            const note = detectNote([samples], rate);
+            return note.confidence >= 0 && note.confidence <= 1;
+          } catch (error) {
+            return error instanceof InputError;
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
 });
 
 describe('spectra', () => {
   test('a tone stands in its own bin, and its autocorrelation comes back after a period', () => {
-    const tone = Float64Array.from({ length: 1024 }, (_, i) => Math.sin((2 * Math.PI * 64 * i) / 1024));
+    const tone = Float64Array.from({ length: 1024 }, (_, i) =>
+      Math.sin((2 * Math.PI * 64 * i) / 1024),
+    );
     const power = powerSpectrum(tone, 1024);
     expect(power.indexOf(Math.max(...power))).toBe(64);
     const lags = autocorrelation(tone, 20);
@@ -73,11 +121,16 @@ describe('spectra', () => {
   });
   test('pink noise falls by half an octave up, and its floor lies on its mean', () => {
     const power = powerSpectrum(pinkNoise(16_384, random(2)), 16_384);
-    const mean = (from: number, to: number) => power.subarray(from, to).reduce((a, b) => a + b, 0) / (to - from);
+    const mean = (from: number, to: number) =>
+      power.subarray(from, to).reduce((a, b) => a + b, 0) / (to - from);
     expect(mean(1000, 2000) / mean(2000, 4000)).toBeGreaterThan(1.7);
     expect(mean(1000, 2000) / mean(2000, 4000)).toBeLessThan(2.3);
     const floor = noiseFloor(power, 50);
-    expect(floor.subarray(1000, 2000).reduce((a, b) => a + b, 0) / 1000 / mean(1000, 2000)).toBeGreaterThan(0.8);
-    expect(floor.subarray(1000, 2000).reduce((a, b) => a + b, 0) / 1000 / mean(1000, 2000)).toBeLessThan(1.25);
+    expect(
+      floor.subarray(1000, 2000).reduce((a, b) => a + b, 0) / 1000 / mean(1000, 2000),
+    ).toBeGreaterThan(0.8);
+    expect(
+      floor.subarray(1000, 2000).reduce((a, b) => a + b, 0) / 1000 / mean(1000, 2000),
+    ).toBeLessThan(1.25);
   });
 });

@@ -33,7 +33,13 @@ export interface Surroundings {
  * @see partials of an ideal string plucked at p: amplitude sin(kπp)/k
  * @example pluck({ frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 1e-4 }, { snr: 0, mains: 50, humLevel: -6 }, 44_100, 2, random(1))
  */
-export function pluck(span: Pluck, around: Surroundings, rate: number, seconds: number, dice: Random): Float32Array {
+export function pluck(
+  span: Pluck,
+  around: Surroundings,
+  rate: number,
+  seconds: number,
+  dice: Random,
+): Float32Array {
   positive('frequency', span.frequency);
   positive('decay', span.decay);
   zeroOrMore('inharmonicity', span.inharmonicity);
@@ -42,21 +48,40 @@ export function pluck(span: Pluck, around: Surroundings, rate: number, seconds: 
   const from = Math.round(length * 0.1);
   const partials = Math.max(1, Math.min(16, Math.floor((0.45 * rate) / span.frequency)));
   for (let k = 1; k <= partials; k += 1) {
-    const f = k * span.frequency * Math.sqrt((1 + span.inharmonicity * k * k) / (1 + span.inharmonicity));
+    const f =
+      k * span.frequency * Math.sqrt((1 + span.inharmonicity * k * k) / (1 + span.inharmonicity));
     const amplitude = Math.sin(k * Math.PI * span.at) / k;
     const decay = span.decay / (1 + 0.15 * (k - 1));
     const phase = 2 * Math.PI * dice.next();
     addTone(signal.subarray(from), amplitude, f / rate, phase, Math.exp(-1 / (decay * rate)));
   }
   const level = rms(signal);
-  const mixed = mix(signal, hum(around.mains, length, rate, dice), level * 10 ** (around.humLevel / 20));
-  return normal(mix(mixed, pinkNoise(length, dice), around.snr === Infinity ? 0 : level * 10 ** (-around.snr / 20)));
+  const mixed = mix(
+    signal,
+    hum(around.mains, length, rate, dice),
+    level * 10 ** (around.humLevel / 20),
+  );
+  return normal(
+    mix(
+      mixed,
+      pinkNoise(length, dice),
+      around.snr === Infinity ? 0 : level * 10 ** (-around.snr / 20),
+    ),
+  );
 }
 
 /** Hum and pink noise with no pluck in them. @param humLevel hum against the noise, dB */
-export function roomNoise(mains: 0 | 50 | 60, humLevel: number, rate: number, seconds: number, dice: Random): Float32Array {
+export function roomNoise(
+  mains: 0 | 50 | 60,
+  humLevel: number,
+  rate: number,
+  seconds: number,
+  dice: Random,
+): Float32Array {
   const length = Math.round(positive('rate', rate) * positive('seconds', seconds));
-  return normal(mix(pinkNoise(length, dice), hum(mains, length, rate, dice), 10 ** (humLevel / 20)));
+  return normal(
+    mix(pinkNoise(length, dice), hum(mains, length, rate, dice), 10 ** (humLevel / 20)),
+  );
 }
 
 /** Noise of RMS 1 whose power falls as 1/f, above 5 Hz as a microphone hears it. */
@@ -84,7 +109,11 @@ function hum(mains: 0 | 50 | 60, length: number, rate: number, dice: Random): Fl
   const signal = new Float64Array(length);
   if (mains === 0) return signal;
   const f = mains + 0.2 * (dice.next() - 0.5);
-  for (const [k, amplitude] of [[1, 1], [2, 0.5], [3, 0.35]] as const) {
+  for (const [k, amplitude] of [
+    [1, 1],
+    [2, 0.5],
+    [3, 0.35],
+  ] as const) {
     addTone(signal, amplitude, (k * f) / rate, 2 * Math.PI * dice.next(), 1);
   }
   const level = rms(signal);
@@ -92,8 +121,17 @@ function hum(mains: 0 | 50 | 60, length: number, rate: number, dice: Random): Fl
 }
 
 /** Adds a tone, shrinking by `keeps` at each sample. The wave is turned on from sample to sample, which is many times faster than a sine for each. @param turns per sample */
-function addTone(signal: Float64Array, amplitude: number, turns: number, phase: number, keeps: number): void {
-  const [turnC, turnS] = [keeps * Math.cos(2 * Math.PI * turns), keeps * Math.sin(2 * Math.PI * turns)];
+function addTone(
+  signal: Float64Array,
+  amplitude: number,
+  turns: number,
+  phase: number,
+  keeps: number,
+): void {
+  const [turnC, turnS] = [
+    keeps * Math.cos(2 * Math.PI * turns),
+    keeps * Math.sin(2 * Math.PI * turns),
+  ];
   let [c, s] = [amplitude * Math.cos(phase), amplitude * Math.sin(phase)];
   for (let i = 0; i < signal.length; i += 1) {
     signal[i] = (signal[i] ?? 0) + s;
@@ -103,8 +141,10 @@ function addTone(signal: Float64Array, amplitude: number, turns: number, phase: 
   }
 }
 
-const rms = (signal: Float64Array): number => Math.sqrt(signal.reduce((sum, x) => sum + x * x, 0) / signal.length) || 1;
-const mix = (a: Float64Array, b: Float64Array, level: number): Float64Array => a.map((x, i) => x + level * (b[i] ?? 0));
+const rms = (signal: Float64Array): number =>
+  Math.sqrt(signal.reduce((sum, x) => sum + x * x, 0) / signal.length) || 1;
+const mix = (a: Float64Array, b: Float64Array, level: number): Float64Array =>
+  a.map((x, i) => x + level * (b[i] ?? 0));
 
 function normal(signal: Float64Array): Float32Array {
   const most = signal.reduce((m, x) => Math.max(m, Math.abs(x)), 0) || 1;

@@ -27,7 +27,8 @@ export function powerSpectrum(signal: Float64Array, size: number): Float64Array 
   const out = new Float64Array(2 * size);
   fft.realTransform(out, padded);
   const power = new Float64Array(size / 2);
-  for (let i = 0; i < power.length; i += 1) power[i] = (out[2 * i] ?? 0) ** 2 + (out[2 * i + 1] ?? 0) ** 2;
+  for (let i = 0; i < power.length; i += 1)
+    power[i] = (out[2 * i] ?? 0) ** 2 + (out[2 * i + 1] ?? 0) ** 2;
   return power;
 }
 
@@ -62,9 +63,18 @@ export function noiseFloor(power: Float64Array, least: number): Float64Array {
   const floor = new Float64Array(power.length);
   let from = 0;
   let before = 0;
-  for (let knot = 1; from < power.length; knot = Math.min(power.length, Math.max(knot + Math.ceil(least / 4), Math.round(knot * 1.06)))) {
-    const here = medianAround(power, Math.min(knot, power.length - 1), Math.max(least, Math.round(knot * 0.26)));
-    for (let j = from; j < knot; j += 1) floor[j] = from === 0 ? here : before + ((here - before) * (j - from)) / (knot - from);
+  for (
+    let knot = 1;
+    from < power.length;
+    knot = Math.min(power.length, Math.max(knot + Math.ceil(least / 4), Math.round(knot * 1.06)))
+  ) {
+    const here = medianAround(
+      power,
+      Math.min(knot, power.length - 1),
+      Math.max(least, Math.round(knot * 0.26)),
+    );
+    for (let j = from; j < knot; j += 1)
+      floor[j] = from === 0 ? here : before + ((here - before) * (j - from)) / (knot - from);
     [from, before] = [knot, here];
   }
   return floor;
@@ -73,6 +83,9 @@ export function noiseFloor(power: Float64Array, least: number): Float64Array {
 function medianAround(power: Float64Array, middle: number, half: number): number {
   const [from, to] = [Math.max(1, middle - half), Math.min(power.length - 1, middle + half)];
   const count = Math.min(MEDIAN_OF, to - from + 1);
-  const some = Array.from({ length: count }, (_, i) => power[from + Math.round((i * (to - from)) / Math.max(1, count - 1))] ?? 0).sort((a, b) => a - b);
+  const some = Array.from(
+    { length: count },
+    (_, i) => power[from + Math.round((i * (to - from)) / Math.max(1, count - 1))] ?? 0,
+  ).sort((a, b) => a - b);
   return (some[count >> 1] ?? 0) / Math.LN2;
 }

@@ -1,4 +1,11 @@
-import { addBusinessDays, eachDayOfInterval, formatISO, isWeekend, parseISO, subDays } from 'date-fns';
+import {
+  addBusinessDays,
+  eachDayOfInterval,
+  formatISO,
+  isWeekend,
+  parseISO,
+  subDays,
+} from 'date-fns';
 import type { Day } from '../contracts';
 import { InputError, positive, zeroOrMore } from '../units';
 
@@ -21,19 +28,23 @@ export function workingDayFrom(day: Day): Day {
 
 /** Working days that `hours` of labour take: 0 h none, 8.1 h two. */
 export function daysFor(hours: number): number {
-  if (zeroOrMore('hours', hours) > 100_000) throw new InputError('hours', hours, 'at most 100,000 h of labour');
+  if (zeroOrMore('hours', hours) > 100_000)
+    throw new InputError('hours', hours, 'at most 100,000 h of labour');
   return Math.ceil(hours / HOURS_A_DAY);
 }
 
 /** Last day of work of `hours` begun on `start` (moved to a working day). @example visitEnd('2026-06-12', 12) // '2026-06-15' */
 export function visitEnd(start: Day, hours: number): Day {
   const first = workingDayFrom(start);
-  return toDay(addBusinessDays(fromDay('start', first), Math.max(0, daysFor(positive('hours', hours)) - 1)));
+  return toDay(
+    addBusinessDays(fromDay('start', first), Math.max(0, daysFor(positive('hours', hours)) - 1)),
+  );
 }
 
 /** A number of days that leads to a day of the calendar: whole, no more than a hundred years. */
 function wholeDays(field: string, days: number): number {
-  if (!(Number.isInteger(days) && Math.abs(days) <= 36_600)) throw new InputError(field, days, 'a whole number of days, at most 36,600');
+  if (!(Number.isInteger(days) && Math.abs(days) <= 36_600))
+    throw new InputError(field, days, 'a whole number of days, at most 36,600');
   return days;
 }
 
@@ -69,5 +80,7 @@ export function slackDays(finish: Day, harvestStart: Day): number {
 
 /** Working days from `a` (counted) up to `b` (not counted). */
 function workedBetween(a: Date, b: Date): number {
-  return b <= a ? 0 : eachDayOfInterval({ start: a, end: subDays(b, 1) }).filter((d) => !isWeekend(d)).length;
+  return b <= a
+    ? 0
+    : eachDayOfInterval({ start: a, end: subDays(b, 1) }).filter((d) => !isWeekend(d)).length;
 }

@@ -1,5 +1,14 @@
 import { subDays, parseISO, formatISO } from 'date-fns';
-import type { Day, Decision, Machine, MachineFile, Visit, Walk, WorkItem, YardRow } from '../contracts';
+import type {
+  Day,
+  Decision,
+  Machine,
+  MachineFile,
+  Visit,
+  Walk,
+  WorkItem,
+  YardRow,
+} from '../contracts';
 import { seasonHours } from '../forecast';
 import { SEASON_LOOK_DAYS } from '../intervals';
 import { judgeMachine, needsHand, type CheckVerdict, type MachineFacts } from '../verdict';
@@ -40,7 +49,13 @@ export interface Standing {
 /** What a machine brings to its verdicts: its hours and the hours until harvest ends. */
 export function factsOf(machine: Machine, today: Day): MachineFacts {
   const { areaHa, widthM, speedKmh, efficiency } = machine.harvest;
-  return { hours: machine.hours, seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency), crop: machine.harvest.crop, ...(machine.header ? { header: machine.header.model } : {}), today };
+  return {
+    hours: machine.hours,
+    seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency),
+    crop: machine.harvest.crop,
+    ...(machine.header ? { header: machine.header.model } : {}),
+    today,
+  };
 }
 
 /** Where a machine stands today. Everything in it is derived; nothing of it is stored. */
@@ -48,20 +63,33 @@ export function standingOf(file: MachineFile, today: Day): Standing {
   const { machine } = file;
   const facts = factsOf(machine, today);
   const checks = checksFor(machine, file.sheets);
-  const verdicts = judgeMachine(checksAsRead(checks, file.readings, file.sheets, file.earlier, machine.rejudged), file.readings, facts);
+  const verdicts = judgeMachine(
+    checksAsRead(checks, file.readings, file.sheets, file.earlier, machine.rejudged),
+    file.readings,
+    facts,
+  );
   const counts: Partial<Record<Decision, number>> = {};
   for (const { decision } of verdicts) counts[decision] = (counts[decision] ?? 0) + 1;
 
-  const work = file.work.filter((w) => !w.withdrawnAt).map((item) => ({
-    ...item,
-    done: isDone(item, verdicts),
-    visit: file.visits.find((v) => v.workIds.includes(item.id)),
-  }));
+  const work = file.work
+    .filter((w) => !w.withdrawnAt)
+    .map((item) => ({
+      ...item,
+      done: isDone(item, verdicts),
+      visit: file.visits.find((v) => v.workIds.includes(item.id)),
+    }));
   const accepted = new Set(work.filter((w) => !w.done).map((w) => w.checkId));
-  const proposed = verdicts.flatMap((v) => (accepted.has(v.check.id) ? [] : (proposeWork(v, verdicts) ?? [])));
+  const proposed = verdicts.flatMap((v) =>
+    accepted.has(v.check.id) ? [] : (proposeWork(v, verdicts) ?? []),
+  );
 
-  const walk = file.walks.filter((w) => w.startedAt.slice(0, 10) >= countsFrom(machine)).sort((a, b) => a.startedAt.localeCompare(b.startedAt)).at(-1);
-  const measured = new Set(file.readings.filter((r) => walk && r.walkId === walk.id).map((r) => r.checkId));
+  const walk = file.walks
+    .filter((w) => w.startedAt.slice(0, 10) >= countsFrom(machine))
+    .sort((a, b) => a.startedAt.localeCompare(b.startedAt))
+    .at(-1);
+  const measured = new Set(
+    file.readings.filter((r) => walk && r.walkId === walk.id).map((r) => r.checkId),
+  );
   const due = walk?.finishedAt ? [] : checks.filter((c) => !measured.has(c.id));
 
   const open = work.filter((w) => !w.done);
@@ -71,20 +99,36 @@ export function standingOf(file: MachineFile, today: Day): Standing {
   const hoursOpen = labourHours([...open, ...proposed]) + walkHours;
   const hoursUnplanned = labourHours(unplanned) + walkHours;
 
-  const visitsEnd = planned.map((w) => w.visit?.endsOn ?? today).sort().at(-1);
-  const from = visitsEnd && visitsEnd >= today ? workingDaysAfter(visitsEnd, 1) : workingDayFrom(today);
-  const finish = hoursUnplanned > 0 ? visitEnd(from, hoursUnplanned) : (visitsEnd ?? workingDayFrom(today));
+  const visitsEnd = planned
+    .map((w) => w.visit?.endsOn ?? today)
+    .sort()
+    .at(-1);
+  const from =
+    visitsEnd && visitsEnd >= today ? workingDaysAfter(visitsEnd, 1) : workingDayFrom(today);
+  const finish =
+    hoursUnplanned > 0 ? visitEnd(from, hoursUnplanned) : (visitsEnd ?? workingDayFrom(today));
   const slack = slackDays(finish, machine.harvest.start);
   return {
-    facts, verdicts, counts, proposed, work, walk,
+    facts,
+    verdicts,
+    counts,
+    proposed,
+    work,
+    walk,
     walkState: walk ? (walk.finishedAt ? 'done' : 'started') : 'none',
-    checks: checks.length, checksDue: due.length,
-    hoursOpen, hoursPlanned: labourHours(planned),
-    finish, mustStartBy: mustStartBy(machine.harvest.start, MARGIN_DAYS, hoursOpen), slack, late: hoursOpen > 0 && slack < 0,
+    checks: checks.length,
+    checksDue: due.length,
+    hoursOpen,
+    hoursPlanned: labourHours(planned),
+    finish,
+    mustStartBy: mustStartBy(machine.harvest.start, MARGIN_DAYS, hoursOpen),
+    slack,
+    late: hoursOpen > 0 && slack < 0,
   };
 }
 
-const countsFrom = (machine: Machine): Day => formatISO(subDays(parseISO(machine.harvest.start), SEASON_LOOK_DAYS), { representation: 'date' });
+const countsFrom = (machine: Machine): Day =>
+  formatISO(subDays(parseISO(machine.harvest.start), SEASON_LOOK_DAYS), { representation: 'date' });
 
 /** A work item is done when its check was read again after it was accepted and no longer needs a hand. */
 function isDone(item: WorkItem, verdicts: readonly CheckVerdict[]): boolean {
@@ -94,10 +138,17 @@ function isDone(item: WorkItem, verdicts: readonly CheckVerdict[]): boolean {
 
 /** The Yard's one line on what to do next with a machine. */
 export function nextStep(standing: Standing): YardRow['next'] {
-  const step = (id: YardRow['next']['id'], count = 0, visit?: Visit): YardRow['next'] => ({ id, count, day: visit?.startsOn ?? null, technician: visit?.technician ?? null });
+  const step = (id: YardRow['next']['id'], count = 0, visit?: Visit): YardRow['next'] => ({
+    id,
+    count,
+    day: visit?.startsOn ?? null,
+    technician: visit?.technician ?? null,
+  });
   if (standing.checks === 0) return step('noSheet');
   const open = standing.work.filter((w) => !w.done);
-  const visit = open.flatMap((w) => w.visit ?? []).sort((a, b) => a.startsOn.localeCompare(b.startsOn))[0];
+  const visit = open
+    .flatMap((w) => w.visit ?? [])
+    .sort((a, b) => a.startsOn.localeCompare(b.startsOn))[0];
   if (visit && standing.late) return step('visitLate', 0, visit);
   if (standing.walkState === 'none') return step('startWalk', standing.checks);
   if (standing.walkState === 'started') return step('resumeWalk', standing.checksDue);

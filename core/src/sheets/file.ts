@@ -17,5 +17,9 @@ function inOrder(key: string, value: unknown): unknown {
 
 /** The published JSON Schema of a sheet file (2020-12), made from the contract. What only the whole sheet can tell (ids twice, knock-ons to nowhere) is checked on import beside it. */
 export function sheetJsonSchema(): Record<string, unknown> {
-  return { ...z.toJSONSchema(SpecSheet, { io: 'input', unrepresentable: 'any' }), title: 'Green Tally spec sheet', $id: 'https://green-tally.invalid/schemas/spec-sheet.json' };
+  return {
+    ...z.toJSONSchema(SpecSheet, { io: 'input', unrepresentable: 'any' }),
+    title: 'Green Tally spec sheet',
+    $id: 'https://green-tally.invalid/schemas/spec-sheet.json',
+  };
 }

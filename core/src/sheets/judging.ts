@@ -11,7 +11,13 @@ export type Rejudged = Readonly<Record<string, number>>;
  * @param current checks of the machine as it is built, by its newest sheets
  * @param earlier older revisions that readings still refer to
  */
-export function checksAsRead(current: readonly Check[], readings: readonly Reading[], sheets: readonly SpecSheet[], earlier: readonly SpecSheet[], rejudged: Rejudged = {}): Check[] {
+export function checksAsRead(
+  current: readonly Check[],
+  readings: readonly Reading[],
+  sheets: readonly SpecSheet[],
+  earlier: readonly SpecSheet[],
+  rejudged: Rejudged = {},
+): Check[] {
   if (!earlier.length) return [...current];
   const struck = new Set(readings.map((r) => r.strikes));
   const newest = new Map<string, Reading>();
@@ -25,7 +31,11 @@ export function checksAsRead(current: readonly Check[], readings: readonly Readi
     if (!reading || !sheet) return check;
     const revision = Math.max(reading.sheet.revision, rejudged[sheet.model] ?? 0);
     if (revision >= sheet.revision) return check;
-    return earlier.find((s) => s.model === sheet.model && s.revision === revision)?.checks.find((c) => c.id === check.id) ?? check;
+    return (
+      earlier
+        .find((s) => s.model === sheet.model && s.revision === revision)
+        ?.checks.find((c) => c.id === check.id) ?? check
+    );
   });
 }
 
@@ -45,17 +55,34 @@ export interface Rejudgement {
  * @param sheet the revision to judge under; the machine's other sheets stay as they are
  * @returns checks whose decision changes first, then those that only give other numbers; a check that comes or goes has no decision on one side
  */
-export function rejudge(machine: Pick<Machine, 'model' | 'header' | 'equipment'>, now: readonly CheckVerdict[], readings: readonly Reading[], sheets: readonly SpecSheet[], sheet: SpecSheet, facts: MachineFacts): Rejudgement[] {
+export function rejudge(
+  machine: Pick<Machine, 'model' | 'header' | 'equipment'>,
+  now: readonly CheckVerdict[],
+  readings: readonly Reading[],
+  sheets: readonly SpecSheet[],
+  sheet: SpecSheet,
+  facts: MachineFacts,
+): Rejudgement[] {
   const others = sheets.filter((s) => s.model !== sheet.model);
   const then = judgeMachine(checksFor(machine, [...others, sheet]), readings, facts);
-  const said = (v: CheckVerdict | undefined) => (v ? headSentence(v.check, v.places.find((p) => p.decision === v.decision)?.findings ?? []) : '');
+  const said = (v: CheckVerdict | undefined) =>
+    v ? headSentence(v.check, v.places.find((p) => p.decision === v.decision)?.findings ?? []) : '';
   const ids = [...new Set([...now, ...then].map((v) => v.check.id))];
   return ids
     .flatMap((id) => {
       const [a, b] = [now.find((v) => v.check.id === id), then.find((v) => v.check.id === id)];
       const [reasonBefore, reasonAfter] = [said(a), said(b)];
       if (a?.decision === b?.decision && reasonBefore === reasonAfter) return [];
-      return [{ checkId: id, component: (b ?? a)?.check.component ?? id, before: a?.decision ?? null, after: b?.decision ?? null, reasonBefore, reasonAfter }];
+      return [
+        {
+          checkId: id,
+          component: (b ?? a)?.check.component ?? id,
+          before: a?.decision ?? null,
+          after: b?.decision ?? null,
+          reasonBefore,
+          reasonAfter,
+        },
+      ];
     })
     .sort((a, b) => Number(a.before === a.after) - Number(b.before === b.after));
 }

@@ -2,16 +2,29 @@ import fc from 'fast-check';
 import { madeCheck } from '../testing/sheet';
 import { suspectsFor, SYMPTOMS, symptomsIn } from './index';
 
-const checks = ['fan-drive-belt', 'chaffer-teeth', 'fan-blades', 'engine-fan-belt', 'chopper-knives'].map((id) => madeCheck('condition', { id, looksFor: ['worn'] }));
+const checks = [
+  'fan-drive-belt',
+  'chaffer-teeth',
+  'fan-blades',
+  'engine-fan-belt',
+  'chopper-knives',
+].map((id) => madeCheck('condition', { id, looksFor: ['worn'] }));
 
 describe('what the operator noticed', () => {
   test.each([
-    ['Fan surges on the slopes', ['surging-fan']], ['cleaning fan is surging', ['surging-fan']], ['Engine was running hot after noon', ['hot-engine']], ['bad VIBRATION at the back, straw lines', ['shake-at-back', 'uneven-residue']],
-    ['header reel gets slow in heavy barley', ['header-sags']], ['nothing', []], ['', []], ['yield map jumps', ['yield-trickle']],
+    ['Fan surges on the slopes', ['surging-fan']],
+    ['cleaning fan is surging', ['surging-fan']],
+    ['Engine was running hot after noon', ['hot-engine']],
+    ['bad VIBRATION at the back, straw lines', ['shake-at-back', 'uneven-residue']],
+    ['header reel gets slow in heavy barley', ['header-sags']],
+    ['nothing', []],
+    ['', []],
+    ['yield map jumps', ['yield-trickle']],
   ])('"%s" is recognised', (text, ids) => expect(symptomsIn(text).map((s) => s.id)).toEqual(ids));
   test('any text gives an answer, and every symptom is found by its own words', () => {
     fc.assert(fc.property(fc.string(), (text) => Array.isArray(symptomsIn(text))));
-    for (const s of SYMPTOMS) for (const w of s.words) expect(symptomsIn(`it ${w}`).map((x) => x.id)).toContain(s.id);
+    for (const s of SYMPTOMS)
+      for (const w of s.words) expect(symptomsIn(`it ${w}`).map((x) => x.id)).toContain(s.id);
   });
 });
 
@@ -26,7 +39,8 @@ describe('suspects', () => {
     expect(first).toMatchObject({ check: { id: 'fan-drive-belt' }, weight: 2 });
     expect(first?.why).toHaveLength(2);
   });
-  test('an unknown symptom points nowhere', () => expect(suspectsFor(['moon-phase'], checks)).toEqual([]));
+  test('an unknown symptom points nowhere', () =>
+    expect(suspectsFor(['moon-phase'], checks)).toEqual([]));
   test('the table is whole: ids once, suspects once each, every reason said', () => {
     expect(new Set(SYMPTOMS.map((s) => s.id)).size).toBe(SYMPTOMS.length);
     for (const s of SYMPTOMS) {

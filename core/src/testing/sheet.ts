@@ -4,19 +4,40 @@ import { Check, Reading, SpecSheet, type ReadingValue } from '../contracts';
 
 /** A shipped demo sheet by file name, checked against the contract. For tests only. */
 export function demoSheet(file: 'ax7' | 'ax5' | 'w4' | 'df10' | 'rc12' | 'gf7'): SpecSheet {
-  return SpecSheet.parse(JSON.parse(readFileSync(resolve(__dirname, '../../../demo/specs', `${file}.json`), 'utf8')));
+  return SpecSheet.parse(
+    JSON.parse(readFileSync(resolve(__dirname, '../../../demo/specs', `${file}.json`), 'utf8')),
+  );
 }
 
 /** A demo sheet cut down to a short walk: the five checks that tests tell their stories with. */
 export function shortSheet(file: 'ax7' | 'ax5' | 'rc12'): SpecSheet {
   const sheet = demoSheet(file);
-  const short = ['gathering-chain', 'conveyor-chain-tension', 'elevator-chain', 'fan-drive-belt', 'chopper-knives'];
+  const short = [
+    'gathering-chain',
+    'conveyor-chain-tension',
+    'elevator-chain',
+    'fan-drive-belt',
+    'chopper-knives',
+  ];
   const known = (id: string) => short.includes(id);
-  return { ...sheet, checks: sheet.checks.filter((c) => known(c.id)).map((c) => ({ ...c, pairs: c.pairs.filter((p) => known(p.check)), knockOns: c.knockOns.filter((k) => !('check' in k) || known(k.check)) })) };
+  return {
+    ...sheet,
+    checks: sheet.checks
+      .filter((c) => known(c.id))
+      .map((c) => ({
+        ...c,
+        pairs: c.pairs.filter((p) => known(p.check)),
+        knockOns: c.knockOns.filter((k) => !('check' in k) || known(k.check)),
+      })),
+  };
 }
 
 /** One check of the AX7 or RC12 sheet, with fields changed for the test. */
-export function demoCheck<K extends Check['kind']>(id: string, kind: K, change: object = {}): Extract<Check, { kind: K }> {
+export function demoCheck<K extends Check['kind']>(
+  id: string,
+  kind: K,
+  change: object = {},
+): Extract<Check, { kind: K }> {
   const check = [...demoSheet('ax7').checks, ...demoSheet('rc12').checks].find((c) => c.id === id);
   const parsed = Check.parse({ ...check, ...change });
   if (parsed.kind !== kind) throw new Error(`${id} is ${parsed.kind}`);
@@ -24,10 +45,28 @@ export function demoCheck<K extends Check['kind']>(id: string, kind: K, change: 
 }
 
 /** A check made for a test on the plainest ground: only what the test is about is given. */
-export function madeCheck<K extends Check['kind']>(kind: K, change: object): Extract<Check, { kind: K }> {
+export function madeCheck<K extends Check['kind']>(
+  kind: K,
+  change: object,
+): Extract<Check, { kind: K }> {
   const parsed = Check.parse({
-    id: 'made', station: 6, stationName: 'Threshing', component: 'Made part', measures: 'what it measures', kind, on: 'combine', places: ['here'], position: 'Header down', method: 'look', how: 'Look.', why: 'So.',
-    tool: { name: 'Feeler gauge', resolution: 0.05 }, labour: { measure: 5 }, ifLeft: 'It breaks.', source: 'Test book, page 1', ...change,
+    id: 'made',
+    station: 6,
+    stationName: 'Threshing',
+    component: 'Made part',
+    measures: 'what it measures',
+    kind,
+    on: 'combine',
+    places: ['here'],
+    position: 'Header down',
+    method: 'look',
+    how: 'Look.',
+    why: 'So.',
+    tool: { name: 'Feeler gauge', resolution: 0.05 },
+    labour: { measure: 5 },
+    ifLeft: 'It breaks.',
+    source: 'Test book, page 1',
+    ...change,
   });
   return parsed as Extract<Check, { kind: K }>;
 }
@@ -37,11 +76,26 @@ export const WALK_ID = '0197a000-0000-7000-8000-00000000aaaa';
 let serial = 0;
 
 /** A reading of this test's walk; each call is one minute later than the last. */
-export function reading(checkId: string, place: string, value: ReadingValue, change: Partial<Reading> = {}): Reading {
+export function reading(
+  checkId: string,
+  place: string,
+  value: ReadingValue,
+  change: Partial<Reading> = {},
+): Reading {
   serial += 1;
   return Reading.parse({
     id: `0197a000-0000-7000-8000-${serial.toString(16).padStart(12, '0')}`,
-    machineId: MACHINE_ID, walkId: WALK_ID, checkId, sheet: { model: 'AX7', revision: 1 }, place, state: 'asFound', value,
-    positionConfirmed: true, takenAt: new Date(Date.UTC(2026, 5, 9, 7, 0) + serial * 60_000).toISOString(), hours: 1284, by: 'Ines Marrow', ...change,
+    machineId: MACHINE_ID,
+    walkId: WALK_ID,
+    checkId,
+    sheet: { model: 'AX7', revision: 1 },
+    place,
+    state: 'asFound',
+    value,
+    positionConfirmed: true,
+    takenAt: new Date(Date.UTC(2026, 5, 9, 7, 0) + serial * 60_000).toISOString(),
+    hours: 1284,
+    by: 'Ines Marrow',
+    ...change,
   });
 }

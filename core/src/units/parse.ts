@@ -36,11 +36,13 @@ export function parseQuantity(text: string, dimension: Dimension, bareUnit: stri
   const reader = new Reader(text, dimension, fallback.symbol);
   const first = reader.number();
   const firstUnit = reader.unit();
-  if (reader.atEnd()) return { value: first * (firstUnit ?? fallback).factor, unit: (firstUnit ?? fallback).symbol };
+  if (reader.atEnd())
+    return { value: first * (firstUnit ?? fallback).factor, unit: (firstUnit ?? fallback).symbol };
   if (firstUnit?.symbol !== 'ft') throw reader.fail('there is more after the number and unit.');
   const inches = reader.number();
   const secondUnit = reader.unit();
-  if (secondUnit?.symbol !== 'in') throw reader.fail('feet are followed by inches, for example 1 ft 2 in.');
+  if (secondUnit?.symbol !== 'in')
+    throw reader.fail('feet are followed by inches, for example 1 ft 2 in.');
   if (inches >= 12) throw reader.fail('inches after feet stay below 12.');
   if (!reader.atEnd()) throw reader.fail('there is more after the inches.');
   return { value: first * firstUnit.factor + inches * secondUnit.factor, unit: 'in' };
@@ -66,8 +68,16 @@ class Reader {
 
   fail(trouble: string, position = this.at): UnitParseError {
     const where = `At character ${position + 1}${position < this.text.length ? ` ("${this.text.charAt(position)}")` : ''}`;
-    const examples = this.dimension === 'length' ? '9.5, 9,5 mm, 3/8, 1 3/8 in or .020 in' : `a number, then ${unitSymbols(this.dimension)}`;
-    return new UnitParseError(this.text, position, `${where}: ${trouble}`, `${examples} (without a unit: ${this.bareUnit})`);
+    const examples =
+      this.dimension === 'length'
+        ? '9.5, 9,5 mm, 3/8, 1 3/8 in or .020 in'
+        : `a number, then ${unitSymbols(this.dimension)}`;
+    return new UnitParseError(
+      this.text,
+      position,
+      `${where}: ${trouble}`,
+      `${examples} (without a unit: ${this.bareUnit})`,
+    );
   }
 
   atEnd(): boolean {
@@ -81,12 +91,19 @@ class Reader {
     if (this.text.charAt(this.at) === '-') throw this.fail('a reading cannot be negative.');
     const start = this.at;
     const match = /^(?:\d+(?:[.,]\d*)?|[.,]\d+)/.exec(this.text.slice(this.at));
-    if (!match) throw this.fail(this.at >= this.text.length ? 'a number is missing.' : 'this is not a number.');
+    if (!match)
+      throw this.fail(
+        this.at >= this.text.length ? 'a number is missing.' : 'this is not a number.',
+      );
     const written = match[0];
     this.at += written.length;
-    if (/^[.,]?$/.test(this.text.charAt(this.at)) && this.at < this.text.length) throw this.fail('there are two decimal signs; which one counts?');
+    if (/^[.,]?$/.test(this.text.charAt(this.at)) && this.at < this.text.length)
+      throw this.fail('there are two decimal signs; which one counts?');
     if (/^[1-9]\d{0,2},\d{3}$/.test(written)) {
-      throw this.fail('a comma before three digits may mean thousands or decimals; use a point, or leave the comma out.', start + written.indexOf(','));
+      throw this.fail(
+        'a comma before three digits may mean thousands or decimals; use a point, or leave the comma out.',
+        start + written.indexOf(','),
+      );
     }
     if (/[.,]$/.test(written)) throw this.fail('digits are missing after the decimal sign.');
     const value = Number(written.replace(',', '.'));

@@ -10,7 +10,12 @@ export type LengthStyle = 'mm' | 'inFraction' | 'inThou';
  * @param decimals most digits after the point, 3 unless said
  * @example printQuantity(34.925, 'length', 'in') // "1.375 in"
  */
-export function printQuantity(value: number, dimension: Dimension, symbol: string, decimals = 3): string {
+export function printQuantity(
+  value: number,
+  dimension: Dimension,
+  symbol: string,
+  decimals = 3,
+): string {
   finite('value', value);
   const unit = findUnit(dimension, symbol);
   if (!unit) throw new InputError('unit', symbol, `a unit of ${dimension}`);
@@ -30,8 +35,14 @@ export interface Writing {
  * @throws InputError when the value is not finite or the unit is none of the quantity
  * @example printAs(450, { quantity: 'pressure', unit: 'bar', style: 'plain' }) // "4.5 bar"
  */
-export function printAs(value: number, { quantity, unit, style }: Writing, decimals?: number): string {
-  return quantity === 'length' && style !== 'plain' ? printLength(value, style, decimals) : printQuantity(value, quantity, unit, decimals);
+export function printAs(
+  value: number,
+  { quantity, unit, style }: Writing,
+  decimals?: number,
+): string {
+  return quantity === 'length' && style !== 'plain'
+    ? printLength(value, style, decimals)
+    : printQuantity(value, quantity, unit, decimals);
 }
 
 /** A number with at most `decimals` digits after the point and no trailing zeros; never "-0". */
@@ -43,7 +54,9 @@ export function printNumber(value: number, decimals = 3): string {
 
 /** Hours as read on a meter: whole, with a thin group every three digits. @example printHours(1284) // "1,284 h" */
 export function printHours(hours: number): string {
-  return `${Math.round(finite('hours', hours)).toString().replace(/\B(?=(\d{3})+$)/g, ',')} h`;
+  return `${Math.round(finite('hours', hours))
+    .toString()
+    .replace(/\B(?=(\d{3})+$)/g, ',')} h`;
 }
 
 /**

@@ -1,6 +1,16 @@
 /** What a unit measures. */
 export type Dimension =
-  | 'length' | 'force' | 'pressure' | 'torque' | 'frequency' | 'rotation' | 'voltage' | 'angle' | 'time' | 'area' | 'speed';
+  | 'length'
+  | 'force'
+  | 'pressure'
+  | 'torque'
+  | 'frequency'
+  | 'rotation'
+  | 'voltage'
+  | 'angle'
+  | 'time'
+  | 'area'
+  | 'speed';
 
 /** A unit: its symbol as printed, other spellings people write, and how many of the core's own unit it holds. */
 export interface Unit {
@@ -10,7 +20,12 @@ export interface Unit {
   readonly spellings: readonly string[];
 }
 
-const unit = (dimension: Dimension, symbol: string, factor: number, ...spellings: string[]): Unit => ({
+const unit = (
+  dimension: Dimension,
+  symbol: string,
+  factor: number,
+  ...spellings: string[]
+): Unit => ({
   symbol,
   dimension,
   factor,
@@ -58,5 +73,7 @@ export function findUnit(dimension: Dimension, text: string): Unit | undefined {
 
 /** Symbols offered for a dimension, for error texts: "mm, cm, m, in, thou, ft". */
 export function unitSymbols(dimension: Dimension): string {
-  return UNITS.filter((u) => u.dimension === dimension).map((u) => u.symbol).join(', ');
+  return UNITS.filter((u) => u.dimension === dimension)
+    .map((u) => u.symbol)
+    .join(', ');
 }

@@ -7,7 +7,17 @@ import { judgeCondition, judgeGauge, judgeLevel, judgeService, judgeSetting } fr
 import { judgeCount } from './knives';
 import { decide, loudest, type Finding } from './precedence';
 import { judgeTensionAlone, judgeTravel, sidesFinding, tensionOf } from './tension';
-import { forecastWear, judgeWear, shrinkFinding, WATCH_CHANCE, wearLimitsOf, wearFraction, type StripTick, type WearForecast, type WearLimits } from './wear';
+import {
+  forecastWear,
+  judgeWear,
+  shrinkFinding,
+  WATCH_CHANCE,
+  wearLimitsOf,
+  wearFraction,
+  type StripTick,
+  type WearForecast,
+  type WearLimits,
+} from './wear';
 
 /** What the machine brings to a verdict. Hours: separator hours. */
 export interface MachineFacts {
@@ -28,7 +38,8 @@ export interface PlaceVerdict {
   readonly decision: Decision;
   readonly findings: readonly Finding[];
   /** as found when an as-left reading has been judged since */
-  readonly asFound?: { readonly decision: Decision; readonly findings: readonly Finding[] } | undefined;
+  readonly asFound?:
+    { readonly decision: Decision; readonly findings: readonly Finding[] } | undefined;
   readonly state: 'asFound' | 'asLeft';
   /** wear fraction and its expanded uncertainty, where the check measures wear */
   readonly wear?: number | undefined;
@@ -69,8 +80,16 @@ export function roundOf(reading: Pick<Reading, 'walkId' | 'takenAt'>): string {
  * @returns undefined when nothing has been read
  * @throws InputError when a reading cannot belong to the check
  */
-export function judgeCheck(check: Check, readings: readonly Reading[], facts: MachineFacts): CheckVerdict | undefined {
-  return judgeOwn(check, readings.filter((r) => r.checkId === check.id), checked(facts));
+export function judgeCheck(
+  check: Check,
+  readings: readonly Reading[],
+  facts: MachineFacts,
+): CheckVerdict | undefined {
+  return judgeOwn(
+    check,
+    readings.filter((r) => r.checkId === check.id),
+    checked(facts),
+  );
 }
 
 /**
@@ -78,7 +97,11 @@ export function judgeCheck(check: Check, readings: readonly Reading[], facts: Ma
  * @returns a verdict for each check that has been read, in the order of the checks
  * @throws InputError when a reading cannot belong to its check
  */
-export function judgeMachine(checks: readonly Check[], readings: readonly Reading[], facts: MachineFacts): CheckVerdict[] {
+export function judgeMachine(
+  checks: readonly Check[],
+  readings: readonly Reading[],
+  facts: MachineFacts,
+): CheckVerdict[] {
   checked(facts);
   const byCheck = new Map<string, Reading[]>();
   for (const r of readings) {
@@ -96,12 +119,19 @@ function checked(facts: MachineFacts): MachineFacts {
 }
 
 /** Oldest first; ids settle readings of one moment. ISO moments in UTC sort as text, and plain comparison is many times faster than localeCompare. */
-const byTime = (a: Reading, b: Reading): number => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+const byTime = (a: Reading, b: Reading): number =>
+  a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 
-function judgeOwn(check: Check, own: readonly Reading[], facts: MachineFacts): CheckVerdict | undefined {
+function judgeOwn(
+  check: Check,
+  own: readonly Reading[],
+  facts: MachineFacts,
+): CheckVerdict | undefined {
   if (own.length === 0) return undefined;
   const sorted = own.length > 1 ? [...own].sort(byTime) : own;
-  const struck = sorted.some((r) => r.strikes) ? new Set(sorted.flatMap((r) => r.strikes ?? [])) : NONE_STRUCK;
+  const struck = sorted.some((r) => r.strikes)
+    ? new Set(sorted.flatMap((r) => r.strikes ?? []))
+    : NONE_STRUCK;
   const byPlace = new Map<string, Reading[]>();
   for (const place of check.places) byPlace.set(place, []);
   for (const r of sorted) byPlace.get(r.place)?.push(r);
@@ -119,14 +149,33 @@ function judgeOwn(check: Check, own: readonly Reading[], facts: MachineFacts): C
     judged.push({ place, own: { all, live, round, struck, key } });
   }
   if (judged.length === 0) return undefined;
-  const limits = check.kind === 'measure' || check.kind === 'series' ? wearLimitsOf(check) : undefined;
-  const shared = check.kind === 'mark' ? sidesFinding(check, judged.map((j) => ({ place: j.place, readings: inForce(j.own.round) })))
-    : (check.kind === 'measure' || check.kind === 'series') && check.maxDifference !== undefined ? placesFinding(check.maxDifference, judged.map((j) => ({ place: j.place, value: valueInForce(j.own.round) })))
-    : undefined;
+  const limits =
+    check.kind === 'measure' || check.kind === 'series' ? wearLimitsOf(check) : undefined;
+  const shared =
+    check.kind === 'mark'
+      ? sidesFinding(
+          check,
+          judged.map((j) => ({ place: j.place, readings: inForce(j.own.round) })),
+        )
+      : (check.kind === 'measure' || check.kind === 'series') && check.maxDifference !== undefined
+        ? placesFinding(
+            check.maxDifference,
+            judged.map((j) => ({ place: j.place, value: valueInForce(j.own.round) })),
+          )
+        : undefined;
   const places = judged.map((j) => judgePlace(check, limits, j.place, j.own, facts, shared));
   let takenAt = '';
   for (const p of places) if (p.takenAt > takenAt) takenAt = p.takenAt;
-  return { check, decision: places.length === 1 ? (places[0]?.decision ?? 'holds') : loudest(places.map((p) => p.decision)), places, unmeasured, takenAt };
+  return {
+    check,
+    decision:
+      places.length === 1
+        ? (places[0]?.decision ?? 'holds')
+        : loudest(places.map((p) => p.decision)),
+    places,
+    unmeasured,
+    takenAt,
+  };
 }
 
 /** The state that counts: as left when there is one newer than the last as found, else as found. */
@@ -152,19 +201,41 @@ interface PlaceReadings {
   readonly key: string;
 }
 
-function judgePlace(check: Check, limits: WearLimits | undefined, place: string, own: PlaceReadings, facts: MachineFacts, shared: Finding | undefined): PlaceVerdict {
+function judgePlace(
+  check: Check,
+  limits: WearLimits | undefined,
+  place: string,
+  own: PlaceReadings,
+  facts: MachineFacts,
+  shared: Finding | undefined,
+): PlaceVerdict {
   const counted = inForce(own.round);
   const last = counted.at(-1);
   const state = last?.state ?? 'asFound';
   const judged = judgeState(check, limits, counted, own, facts);
-  const { decision, findings } = decide(shared && concerns(shared, place) ? [...judged.findings.filter((f) => f.id !== 'inside'), shared] : judged.findings);
+  const { decision, findings } = decide(
+    shared && concerns(shared, place)
+      ? [...judged.findings.filter((f) => f.id !== 'inside'), shared]
+      : judged.findings,
+  );
   const found = state === 'asLeft' ? own.round.filter((r) => r.state === 'asFound') : [];
   // every verdict has all its fields: objects of one shape are made and read many times faster
   return {
-    place, decision, findings,
-    asFound: found.length ? decide(judgeState(check, limits, found, own, facts).findings) : undefined,
+    place,
+    decision,
+    findings,
+    asFound: found.length
+      ? decide(judgeState(check, limits, found, own, facts).findings)
+      : undefined,
     state,
-    wear: judged.wear, expanded: judged.expanded, value: judged.value, forecast: judged.forecast, travelLeft: judged.travelLeft, elongation: judged.elongation, plan: judged.plan, renew: judged.renew,
+    wear: judged.wear,
+    expanded: judged.expanded,
+    value: judged.value,
+    forecast: judged.forecast,
+    travelLeft: judged.travelLeft,
+    elongation: judged.elongation,
+    plan: judged.plan,
+    renew: judged.renew,
     ticks: limits ? ticksOf(limits, own) : NO_TICKS,
     takenAt: last?.takenAt ?? '',
     round: own.key,
@@ -176,25 +247,62 @@ const NONE_STRUCK: ReadonlySet<string> = new Set();
 const NO_TICKS: readonly StripTick[] = [];
 
 /** Sides concern both of them; places that differ concern the two furthest apart. */
-const concerns = (shared: Finding, place: string): boolean => shared.id !== 'placesDiffer' || shared.numbers['a'] === place || shared.numbers['b'] === place;
+const concerns = (shared: Finding, place: string): boolean =>
+  shared.id !== 'placesDiffer' || shared.numbers['a'] === place || shared.numbers['b'] === place;
 
-type StateJudgement = Pick<PlaceVerdict, 'findings' | 'wear' | 'expanded' | 'value' | 'forecast' | 'travelLeft' | 'elongation' | 'plan' | 'renew'>;
-type Building = { -readonly [K in keyof StateJudgement]: StateJudgement[K] } & { findings: Finding[] };
+type StateJudgement = Pick<
+  PlaceVerdict,
+  | 'findings'
+  | 'wear'
+  | 'expanded'
+  | 'value'
+  | 'forecast'
+  | 'travelLeft'
+  | 'elongation'
+  | 'plan'
+  | 'renew'
+>;
+type Building = { -readonly [K in keyof StateJudgement]: StateJudgement[K] } & {
+  findings: Finding[];
+};
 
-function judgeState(check: Check, limits: WearLimits | undefined, readings: readonly Reading[], own: PlaceReadings, facts: MachineFacts): StateJudgement {
+function judgeState(
+  check: Check,
+  limits: WearLimits | undefined,
+  readings: readonly Reading[],
+  own: PlaceReadings,
+  facts: MachineFacts,
+): StateJudgement {
   const findings: Finding[] = [];
-  const result: Building = { findings, wear: undefined, expanded: undefined, value: undefined, forecast: undefined, travelLeft: undefined, elongation: undefined, plan: undefined, renew: undefined };
-  if (readings.some((r) => !r.positionConfirmed)) findings.push({ id: 'positionNotConfirmed', numbers: { position: check.position } });
+  const result: Building = {
+    findings,
+    wear: undefined,
+    expanded: undefined,
+    value: undefined,
+    forecast: undefined,
+    travelLeft: undefined,
+    elongation: undefined,
+    plan: undefined,
+    renew: undefined,
+  };
+  if (readings.some((r) => !r.positionConfirmed))
+    findings.push({ id: 'positionNotConfirmed', numbers: { position: check.position } });
   const main = newest(readings, isMain);
   const look = newest(readings, (v) => v.kind === 'look')?.value;
-  if (look?.kind === 'look' && look.seen === 'damaged') findings.push({ id: 'damaged', numbers: { found: look.found } });
+  if (look?.kind === 'look' && look.seen === 'damaged')
+    findings.push({ id: 'damaged', numbers: { found: look.found } });
   else if (look && !main) findings.push({ id: 'looksFineOnly', numbers: NOTHING });
   if (!main) {
     const skip = newest(readings, (v) => v.kind === 'skip')?.value;
     if (skip?.kind === 'skip') findings.push({ id: 'skipped', numbers: { why: skip.why } });
     else if (!look) findings.push({ id: 'notMeasured', numbers: NOTHING });
   }
-  if (check.runsToSettle && readings.some((r) => r.state === 'asLeft') && !readings.some((r) => r.settled)) findings.push({ id: 'notSettled', numbers: NOTHING });
+  if (
+    check.runsToSettle &&
+    readings.some((r) => r.state === 'asLeft') &&
+    !readings.some((r) => r.settled)
+  )
+    findings.push({ id: 'notSettled', numbers: NOTHING });
   if (!main) return result;
 
   const renewal = lifeStart(own.live, readings);
@@ -202,14 +310,19 @@ function judgeState(check: Check, limits: WearLimits | undefined, readings: read
   judgeMain(check, limits, main, readings, own, renewal?.hours, facts, now, result);
   judgeTakeUp(check, main, readings, own, renewal?.hours ?? 0, facts, result);
   const early = renewal && 'early' in check.interval ? check.interval.early : undefined;
-  if (renewal && early !== undefined && now < renewal.hours + early) findings.push({ id: 'earlyRecheck', numbers: { lookAgain: renewal.hours + early } });
+  if (renewal && early !== undefined && now < renewal.hours + early)
+    findings.push({ id: 'earlyRecheck', numbers: { lookAgain: renewal.hours + early } });
   return result;
 }
 
 const NOTHING = {};
-const isMain = ({ kind }: Reading['value']): boolean => kind !== 'travel' && kind !== 'look' && kind !== 'skip';
+const isMain = ({ kind }: Reading['value']): boolean =>
+  kind !== 'travel' && kind !== 'look' && kind !== 'skip';
 
-function newest(readings: readonly Reading[], test: (value: Reading['value']) => boolean): Reading | undefined {
+function newest(
+  readings: readonly Reading[],
+  test: (value: Reading['value']) => boolean,
+): Reading | undefined {
   for (let i = readings.length - 1; i >= 0; i -= 1) {
     const r = readings[i];
     if (r && test(r.value)) return r;
@@ -218,7 +331,17 @@ function newest(readings: readonly Reading[], test: (value: Reading['value']) =>
 }
 
 /** What the main reading says by the kind of its check; adds to `result`. */
-function judgeMain(check: Check, limits: WearLimits | undefined, main: Reading, readings: readonly Reading[], own: PlaceReadings, renewedAt: number | undefined, facts: MachineFacts, now: number, result: Building): void {
+function judgeMain(
+  check: Check,
+  limits: WearLimits | undefined,
+  main: Reading,
+  readings: readonly Reading[],
+  own: PlaceReadings,
+  renewedAt: number | undefined,
+  facts: MachineFacts,
+  now: number,
+  result: Building,
+): void {
   const { findings } = result;
   const { value } = main;
   switch (check.kind) {
@@ -228,7 +351,13 @@ function judgeMain(check: Check, limits: WearLimits | undefined, main: Reading, 
       const repeats = repeatsOf(readings, value.values);
       if (!limits) {
         if (check.limit.type !== 'band') return;
-        const band = judgeBand(check, check.limit, repeats, main.tool, renewedAt === undefined ? undefined : Math.max(0, main.hours - renewedAt));
+        const band = judgeBand(
+          check,
+          check.limit,
+          repeats,
+          main.tool,
+          renewedAt === undefined ? undefined : Math.max(0, main.hours - renewedAt),
+        );
         findings.push(...band.findings);
         result.value = band.value;
         return;
@@ -241,20 +370,39 @@ function judgeMain(check: Check, limits: WearLimits | undefined, main: Reading, 
       result.wear = worn.wear;
       result.expanded = worn.expanded;
       result.value = worn.value;
-      if (check.limit.type === 'elongation') result.elongation = elongation(worn.value, check.limit.pitches, check.limit.pitch);
+      if (check.limit.type === 'elongation')
+        result.elongation = elongation(worn.value, check.limit.pitches, check.limit.pitch);
       if (!check.wearRate) return;
-      const forecast = forecastWear(check.wearRate, life, worn.expanded, renewedAt ?? 0, now, facts.seasonHours);
+      const forecast = forecastWear(
+        check.wearRate,
+        life,
+        worn.expanded,
+        renewedAt ?? 0,
+        now,
+        facts.seasonHours,
+      );
       result.forecast = forecast;
       if (worn.wear < 1 && forecast.chance >= WATCH_CHANCE) {
-        findings.push({ id: 'reachesLimit', numbers: { chance: forecast.chance, hours10: forecast.hours10, hours90: forecast.hours90, season: facts.seasonHours, lookAgain: now + forecast.hours10 } });
+        findings.push({
+          id: 'reachesLimit',
+          numbers: {
+            chance: forecast.chance,
+            hours10: forecast.hours10,
+            hours90: forecast.hours90,
+            season: facts.seasonHours,
+            lookAgain: now + forecast.hours10,
+          },
+        });
       }
       return;
     }
     case 'mark':
     case 'feel': {
-      if (check.kind === 'feel' && value.kind === 'feel' && value.play) findings.push({ id: 'play', numbers: { feel: value.feel } });
+      if (check.kind === 'feel' && value.kind === 'feel' && value.play)
+        findings.push({ id: 'play', numbers: { feel: value.feel } });
       const tension = check.takeUp ? undefined : tensionOf(check, value);
-      if (tension) findings.push(judgeTensionAlone(check.kind === 'mark' && check.setsItself, tension));
+      if (tension)
+        findings.push(judgeTensionAlone(check.kind === 'mark' && check.setsItself, tension));
       return;
     }
     case 'count': {
@@ -274,21 +422,49 @@ function judgeMain(check: Check, limits: WearLimits | undefined, main: Reading, 
       if (value.kind === 'level') findings.push(...judgeLevel(check, value));
       return;
     case 'setting':
-      if (value.kind === 'setting') findings.push(judgeSetting(check, value, facts.crop, facts.header));
+      if (value.kind === 'setting')
+        findings.push(judgeSetting(check, value, facts.crop, facts.header));
       return;
     case 'service':
-      if (value.kind === 'service') findings.push(...judgeService(check, value, { doneOn: main.takenAt.slice(0, 10), doneHours: main.hours, newPart: main.renewed, hours: now, seasonHours: facts.seasonHours, today: facts.today }));
+      if (value.kind === 'service')
+        findings.push(
+          ...judgeService(check, value, {
+            doneOn: main.takenAt.slice(0, 10),
+            doneHours: main.hours,
+            newPart: main.renewed,
+            hours: now,
+            seasonHours: facts.seasonHours,
+            today: facts.today,
+          }),
+        );
   }
 }
 
 /** What the travel left adds, where the check has an adjuster; adds to `result`. */
-function judgeTakeUp(check: Check, main: Reading, readings: readonly Reading[], own: PlaceReadings, since: number, facts: MachineFacts, result: Building): void {
+function judgeTakeUp(
+  check: Check,
+  main: Reading,
+  readings: readonly Reading[],
+  own: PlaceReadings,
+  since: number,
+  facts: MachineFacts,
+  result: Building,
+): void {
   const takeUp = takeUpOf(check);
   if (!takeUp) return;
   const travel = newest(readings, (v) => v.kind === 'travel');
   const inService = Math.max(0, (readings.at(-1)?.hours ?? facts.hours) - since);
-  const tension = check.kind === 'mark' || check.kind === 'feel' ? tensionOf(check, main.value) : undefined;
-  const judged = judgeTravel(takeUp, tension, travel?.value.kind === 'travel' ? travel.value : undefined, linksOutBefore(own.live, travel, since), result.elongation, inService, facts.seasonHours);
+  const tension =
+    check.kind === 'mark' || check.kind === 'feel' ? tensionOf(check, main.value) : undefined;
+  const judged = judgeTravel(
+    takeUp,
+    tension,
+    travel?.value.kind === 'travel' ? travel.value : undefined,
+    linksOutBefore(own.live, travel, since),
+    result.elongation,
+    inService,
+    facts.seasonHours,
+  );
   if (Array.isArray(judged)) {
     result.findings.push(...judged);
     return;
@@ -302,7 +478,9 @@ function judgeTakeUp(check: Check, main: Reading, readings: readonly Reading[], 
 
 /** As-found readings of one place in one round are repeats of each other; of as-left ones only the last attempt counts. */
 function repeatsOf(readings: readonly Reading[], last: readonly number[]): readonly number[] {
-  return readings.length === 1 || readings.at(-1)?.state === 'asLeft' ? last : readings.flatMap((r) => (r.value.kind === 'measure' ? r.value.values : []));
+  return readings.length === 1 || readings.at(-1)?.state === 'asLeft'
+    ? last
+    : readings.flatMap((r) => (r.value.kind === 'measure' ? r.value.values : []));
 }
 
 /** The newest renewal before or within these readings: the machine hours at which the part in them was new. */
@@ -311,9 +489,20 @@ function lifeStart(live: readonly Reading[], readings: readonly Reading[]): Read
   return live.findLast((r) => r.renewed && r.takenAt <= until);
 }
 
-function linksOutBefore(live: readonly Reading[], newestTravel: Reading | undefined, since: number): number {
+function linksOutBefore(
+  live: readonly Reading[],
+  newestTravel: Reading | undefined,
+  since: number,
+): number {
   let sum = 0;
-  for (const r of live) if (r.value.kind === 'travel' && r.hours >= since && newestTravel !== undefined && r.takenAt < newestTravel.takenAt) sum += r.value.linksOut;
+  for (const r of live)
+    if (
+      r.value.kind === 'travel' &&
+      r.hours >= since &&
+      newestTravel !== undefined &&
+      r.takenAt < newestTravel.takenAt
+    )
+      sum += r.value.linksOut;
   return sum;
 }
 
@@ -324,7 +513,18 @@ function ticksOf({ nominal, limit }: WearLimits, own: PlaceReadings, until = '99
   for (const r of own.all) {
     if (r.value.kind !== 'measure' || r.takenAt < start || r.takenAt > until) continue;
     const { values } = r.value;
-    ticks.push({ readingId: r.id, wear: wearFraction(values.length === 1 ? (values[0] ?? 0) : median([...values]), nominal, limit), hours: r.hours, takenAt: r.takenAt, struck: own.struck.has(r.id), state: r.state });
+    ticks.push({
+      readingId: r.id,
+      wear: wearFraction(
+        values.length === 1 ? (values[0] ?? 0) : median([...values]),
+        nominal,
+        limit,
+      ),
+      hours: r.hours,
+      takenAt: r.takenAt,
+      struck: own.struck.has(r.id),
+      state: r.state,
+    });
   }
   return ticks;
 }

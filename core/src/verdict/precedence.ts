@@ -7,14 +7,22 @@ import type { Decision } from '../contracts';
  */
 export const PRECEDENCE = [
   ['damaged', 'replace', 'cracked, frayed or bent: not worth leaving'],
-  ['knivesLost', 'replace', 'missing, bent or worn on both edges, with the mates the sheet asks for'],
+  [
+    'knivesLost',
+    'replace',
+    'missing, bent or worn on both edges, with the mates the sheet asks for',
+  ],
   ['positionNotConfirmed', 'remeasure', 'the machine did not stand as the check wants'],
   ['skipped', 'remeasure', 'nobody measured it'],
   ['notMeasured', 'remeasure', 'the travel left alone was read'],
   ['looksFineOnly', 'remeasure', 'a look alone never passes it'],
   ['scatter', 'remeasure', 'the repeats differ more than the tool explains'],
   ['pastLimit', 'replace', 'proven at or past the wear limit'],
-  ['limitReached', 'replace', 'the limit lies inside the uncertainty and nothing better can be had'],
+  [
+    'limitReached',
+    'replace',
+    'the limit lies inside the uncertainty and nothing better can be had',
+  ],
   ['gaugeOut', 'replace', 'the profile gauge says worn'],
   ['bandReplace', 'replace', 'outside its band, and nothing on it can be set'],
   ['tensionerFaulty', 'replace', 'a tensioner that sets itself stands off its mark'],
@@ -69,14 +77,28 @@ const RANK = new Map<FindingId, number>(PRECEDENCE.map(([id], i) => [id, i]));
 const DECISION = new Map<FindingId, Decision>(PRECEDENCE.map(([id, decision]) => [id, decision]));
 
 /** The decision that findings lead to, and the findings in order of weight. Nothing found holds. */
-export function decide(findings: readonly Finding[]): { decision: Decision; findings: readonly Finding[] } {
-  const sorted = findings.length > 1 ? [...findings].sort((a, b) => (RANK.get(a.id) ?? 99) - (RANK.get(b.id) ?? 99)) : findings;
+export function decide(findings: readonly Finding[]): {
+  decision: Decision;
+  findings: readonly Finding[];
+} {
+  const sorted =
+    findings.length > 1
+      ? [...findings].sort((a, b) => (RANK.get(a.id) ?? 99) - (RANK.get(b.id) ?? 99))
+      : findings;
   const first = sorted[0];
   return { decision: first ? (DECISION.get(first.id) ?? 'remeasure') : 'holds', findings: sorted };
 }
 
 /** From loudest to quietest, for a check or a machine with several decisions. */
-export const LOUDNESS: readonly Decision[] = ['replace', 'shorten', 'adjust', 'turn', 'remeasure', 'watch', 'holds'];
+export const LOUDNESS: readonly Decision[] = [
+  'replace',
+  'shorten',
+  'adjust',
+  'turn',
+  'remeasure',
+  'watch',
+  'holds',
+];
 
 /** The loudest of some decisions; holds when there are none. */
 export function loudest(decisions: readonly Decision[]): Decision {

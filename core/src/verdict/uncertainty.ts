@@ -20,7 +20,10 @@ export interface Repeats {
  * @returns mm
  * @see GUM (JCGM 100), uniform distribution over one scale division
  */
-export function toolUncertainty(tool: Pick<Tool, 'resolution' | 'uncertainty'>, bothEnds: boolean): number {
+export function toolUncertainty(
+  tool: Pick<Tool, 'resolution' | 'uncertainty'>,
+  bothEnds: boolean,
+): number {
   const single = tool.uncertainty ?? positive('resolution', tool.resolution) / Math.sqrt(12);
   return bothEnds ? single * Math.SQRT2 : single;
 }
@@ -32,15 +35,37 @@ export function toolUncertainty(tool: Pick<Tool, 'resolution' | 'uncertainty'>, 
  * @throws InputError
  * @example judgeRepeats([35.1], { resolution: 0.1 }, false).expanded // 0.0577
  */
-export function judgeRepeats(values: readonly number[], tool: Pick<Tool, 'resolution' | 'uncertainty'>, bothEnds: boolean, zeroAllowed = false): Repeats {
+export function judgeRepeats(
+  values: readonly number[],
+  tool: Pick<Tool, 'resolution' | 'uncertainty'>,
+  bothEnds: boolean,
+  zeroAllowed = false,
+): Repeats {
   const n = values.length;
   if (n === 0) throw new InputError('values', '[]', 'at least one reading');
-  for (const v of values) if (zeroAllowed) zeroOrMore('values', v); else positive('values', v);
+  for (const v of values)
+    if (zeroAllowed) zeroOrMore('values', v);
+    else positive('values', v);
   const u = toolUncertainty(tool, bothEnds);
-  if (n === 1) return { value: values[0] ?? 0, count: 1, expanded: 2 * u, toolUncertainty: u, scattered: false, spread: 0 };
+  if (n === 1)
+    return {
+      value: values[0] ?? 0,
+      count: 1,
+      expanded: 2 * u,
+      toolUncertainty: u,
+      scattered: false,
+      spread: 0,
+    };
   const s = standardDeviation([...values]) * Math.sqrt(n / (n - 1));
   const spread = Math.max(...values) - Math.min(...values);
-  return { value: median([...values]), count: n, expanded: 2 * Math.sqrt(u * u + (s * s) / n), toolUncertainty: u, scattered: spread > 6 * u + 1e-9, spread };
+  return {
+    value: median([...values]),
+    count: n,
+    expanded: 2 * Math.sqrt(u * u + (s * s) / n),
+    toolUncertainty: u,
+    scattered: spread > 6 * u + 1e-9,
+    spread,
+  };
 }
 
 /** Repeats from which nothing better can be had with the tool at hand. */

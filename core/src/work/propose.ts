@@ -4,37 +4,68 @@ import { zeroOrMore } from '../units';
 import { matesOf } from './mates';
 
 /** Work a check's verdict calls for, before anyone accepts it. Minutes without the covers. */
-export type ProposedWork = Pick<WorkItem, 'checkId' | 'decision' | 'places' | 'reason' | 'minutes' | 'cover' | 'parts'>;
+export type ProposedWork = Pick<
+  WorkItem,
+  'checkId' | 'decision' | 'places' | 'reason' | 'minutes' | 'cover' | 'parts'
+>;
 
 /**
  * The work a verdict leads to: the check's loudest decision at every place that shares it, its labour and parts.
  * @param others verdicts of the same machine: mates worn past their pairing threshold bring their parts along
  * @returns undefined when nothing needs a hand
  */
-export function proposeWork(verdict: CheckVerdict, others: readonly CheckVerdict[] = []): ProposedWork | undefined {
+export function proposeWork(
+  verdict: CheckVerdict,
+  others: readonly CheckVerdict[] = [],
+): ProposedWork | undefined {
   const { check, decision } = verdict;
   if (decision === 'holds' || !needsHand(decision)) return undefined;
   const places = verdict.places.filter((p) => p.decision === decision);
   const first = places[0];
   if (!first) return undefined;
-  const units = check.kind === 'count' && decision === 'replace' ? (first.renew ?? 0) : check.labourPer === 'check' ? 1 : places.length;
+  const units =
+    check.kind === 'count' && decision === 'replace'
+      ? (first.renew ?? 0)
+      : check.labourPer === 'check'
+        ? 1
+        : places.length;
   // a mate that is to be replaced anyway brings its own parts
-  const mates = matesOf(verdict, others).filter((m) => others.find((o) => o.check.id === m.check.id)?.decision !== 'replace');
+  const mates = matesOf(verdict, others).filter(
+    (m) => others.find((o) => o.check.id === m.check.id)?.decision !== 'replace',
+  );
   return {
     checkId: check.id,
     decision,
     places: places.map((p) => p.place),
-    reason: [headSentence(check, first.findings), ...mates.map((m) => `With it ${m.check.component.toLowerCase()}: ${m.why}`)].join(' '),
+    reason: [
+      headSentence(check, first.findings),
+      ...mates.map((m) => `With it ${m.check.component.toLowerCase()}: ${m.why}`),
+    ].join(' '),
     minutes: minutesFor(check, decision) * units,
     cover: check.labour.cover ?? null,
-    parts: decision === 'replace' ? [...partsOf(check, units), ...mates.flatMap((m) => partsOf(m.check, m.check.labourPer === 'check' ? 1 : m.check.places.length))] : [],
+    parts:
+      decision === 'replace'
+        ? [
+            ...partsOf(check, units),
+            ...mates.flatMap((m) =>
+              partsOf(m.check, m.check.labourPer === 'check' ? 1 : m.check.places.length),
+            ),
+          ]
+        : [],
   };
 }
 
-const partsOf = (check: Check, units: number): ProposedWork['parts'] => check.parts.map((part) => ({ number: part.number, name: part.name, quantity: part.each * units }));
+const partsOf = (check: Check, units: number): ProposedWork['parts'] =>
+  check.parts.map((part) => ({
+    number: part.number,
+    name: part.name,
+    quantity: part.each * units,
+  }));
 
 function minutesFor(check: Check, decision: Exclude<CheckVerdict['decision'], 'holds'>): number {
-  return decision === 'remeasure' || decision === 'watch' ? check.labour.measure : check.labour[decision];
+  return decision === 'remeasure' || decision === 'watch'
+    ? check.labour.measure
+    : check.labour[decision];
 }
 
 /**
@@ -42,11 +73,15 @@ function minutesFor(check: Check, decision: Exclude<CheckVerdict['decision'], 'h
  * @returns h, to the quarter hour, rounded up; 0 for no work
  */
 export function labourHours(items: readonly Pick<ProposedWork, 'minutes' | 'cover'>[]): number {
-  const covers = new Map(items.flatMap((i) => (i.cover ? [[i.cover.name, i.cover.minutes] as const] : [])));
+  const covers = new Map(
+    items.flatMap((i) => (i.cover ? [[i.cover.name, i.cover.minutes] as const] : [])),
+  );
   items.forEach((item, i) => {
     zeroOrMore(`items.${i}.minutes`, item.minutes);
     if (item.cover) zeroOrMore(`items.${i}.cover.minutes`, item.cover.minutes);
   });
-  const minutes = items.reduce((sum, i) => sum + i.minutes, 0) + [...covers.values()].reduce((sum, m) => sum + m, 0);
+  const minutes =
+    items.reduce((sum, i) => sum + i.minutes, 0) +
+    [...covers.values()].reduce((sum, m) => sum + m, 0);
   return Math.ceil(minutes / 15) / 4;
 }

@@ -6,10 +6,45 @@ export type SheetInput = z.input<typeof SpecSheet>;
 type Kind = CheckInput['kind'];
 type Of<K extends Kind> = Extract<CheckInput, { kind: K }>;
 /** What is said of every check in a few words; the rest follows from the model. */
-type Common = 'id' | 'station' | 'stationName' | 'component' | 'measures' | 'on' | 'kind' | 'source' | 'labour' | 'safety' | 'tool' | 'places' | 'labourPer';
-type Told<K extends Kind> = Omit<Of<K>, Common> & { readonly places?: string[]; readonly tool?: Of<K>['tool']; readonly minutes?: number; readonly put?: Partial<Of<K>['labour']>; readonly mind?: readonly Caution[]; readonly per?: 'place' | 'check' };
+type Common =
+  | 'id'
+  | 'station'
+  | 'stationName'
+  | 'component'
+  | 'measures'
+  | 'on'
+  | 'kind'
+  | 'source'
+  | 'labour'
+  | 'safety'
+  | 'tool'
+  | 'places'
+  | 'labourPer';
+type Told<K extends Kind> = Omit<Of<K>, Common> & {
+  readonly places?: string[];
+  readonly tool?: Of<K>['tool'];
+  readonly minutes?: number;
+  readonly put?: Partial<Of<K>['labour']>;
+  readonly mind?: readonly Caution[];
+  readonly per?: 'place' | 'check';
+};
 
-export const STATIONS = ['Arrive', 'Header', 'Feeder face', 'Feeder conveyor', 'Feeder drive', 'Threshing and separating', 'Cleaning', 'Elevators', 'Belt drives', 'Rotor drive', 'Engine side', 'Residue', 'Unloading, wheels, cleanliness', 'Lubrication round'] as const;
+export const STATIONS = [
+  'Arrive',
+  'Header',
+  'Feeder face',
+  'Feeder conveyor',
+  'Feeder drive',
+  'Threshing and separating',
+  'Cleaning',
+  'Elevators',
+  'Belt drives',
+  'Rotor drive',
+  'Engine side',
+  'Residue',
+  'Unloading, wheels, cleanliness',
+  'Lubrication round',
+] as const;
 
 /** The usual cautions; the maker's manual goes before them. */
 const CAUTIONS = {
@@ -58,8 +93,30 @@ export interface Book {
   readonly inch: boolean;
 }
 
-const DEFAULT_TOOL: Readonly<Record<Kind, keyof typeof TOOLS>> = { measure: 'caliper', series: 'caliper', mark: 'mark', feel: 'hand', gonogo: 'eye', count: 'eye', condition: 'eye', level: 'eye', setting: 'eye', service: 'gun' };
-const MINUTES: Readonly<Record<Kind, number>> = { measure: 4, series: 8, mark: 4, feel: 4, gonogo: 2, count: 3, condition: 2, level: 2, setting: 2, service: 3 };
+const DEFAULT_TOOL: Readonly<Record<Kind, keyof typeof TOOLS>> = {
+  measure: 'caliper',
+  series: 'caliper',
+  mark: 'mark',
+  feel: 'hand',
+  gonogo: 'eye',
+  count: 'eye',
+  condition: 'eye',
+  level: 'eye',
+  setting: 'eye',
+  service: 'gun',
+};
+const MINUTES: Readonly<Record<Kind, number>> = {
+  measure: 4,
+  series: 8,
+  mark: 4,
+  feel: 4,
+  gonogo: 2,
+  count: 3,
+  condition: 2,
+  level: 2,
+  setting: 2,
+  service: 3,
+};
 
 /** Writes the checks of one sheet, front to back; each gets its page in the book by its order. */
 export class SheetWriter {
@@ -84,20 +141,47 @@ export class SheetWriter {
     return this.book.inch ? { unit: 'in', style: 'inThou' } : { unit: 'mm', style: 'mm' };
   }
 
-  add<K extends Kind>(kind: K, station: number, id: string, component: string, measures: string, told: Told<K>): this {
+  add<K extends Kind>(
+    kind: K,
+    station: number,
+    id: string,
+    component: string,
+    measures: string,
+    told: Told<K>,
+  ): this {
     const { minutes, put, mind = [], per, places, tool: own, ...rest } = told;
     this.checks.push({
-      id, station, stationName: STATIONS[station - 1] ?? '', component, measures, kind, on: this.book.on,
-      places: places ?? ['here'], tool: own ?? tool(DEFAULT_TOOL[kind]),
-      labour: { measure: minutes ?? MINUTES[kind], ...put }, labourPer: per ?? 'check',
-      safety: (['safe', ...mind] as const).map((c) => CAUTIONS[c]), source: `${this.book.book}, page ${12 + Math.floor(this.checks.length * 1.4)}`, ...rest,
+      id,
+      station,
+      stationName: STATIONS[station - 1] ?? '',
+      component,
+      measures,
+      kind,
+      on: this.book.on,
+      places: places ?? ['here'],
+      tool: own ?? tool(DEFAULT_TOOL[kind]),
+      labour: { measure: minutes ?? MINUTES[kind], ...put },
+      labourPer: per ?? 'check',
+      safety: (['safe', ...mind] as const).map((c) => CAUTIONS[c]),
+      source: `${this.book.book}, page ${12 + Math.floor(this.checks.length * 1.4)}`,
+      ...rest,
     } as unknown as CheckInput);
     return this;
   }
 }
 
 /** Parts of a check, one for each place. */
-export const part = (number: string, name: string, each = 1, mates?: string) => [{ number, name, each, ...(mates ? { with: mates } : {}) }];
+export const part = (number: string, name: string, each = 1, mates?: string) => [
+  { number, name, each, ...(mates ? { with: mates } : {}) },
+];
 export const both = ['left', 'right'];
-export const season = (early?: number) => ({ kind: 'season' as const, ...(early === undefined ? {} : { early }) });
-export const every = (hours: number, days = 365, early?: number) => ({ kind: 'every' as const, hours, days, ...(early === undefined ? {} : { early }) });
+export const season = (early?: number) => ({
+  kind: 'season' as const,
+  ...(early === undefined ? {} : { early }),
+});
+export const every = (hours: number, days = 365, early?: number) => ({
+  kind: 'every' as const,
+  hours,
+  days,
+  ...(early === undefined ? {} : { early }),
+});

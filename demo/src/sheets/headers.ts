@@ -4,44 +4,424 @@ const DOWN = 'Header down in working position';
 const RAISED = 'Header raised on its stops';
 const SIDE = 'Header down, end shields open, turned by hand';
 const LEVELLED = 'Header levelled on its stands, cold';
-const REMARK = 'First whole sheet. The made-up numbers of this book; the maker’s manual goes before them.';
+const REMARK =
+  'First whole sheet. The made-up numbers of this book; the maker’s manual goes before them.';
 
 /** What every header has: made once, in the words of its own book. */
 function anyHeader(w: SheetWriter, gearboxPositions: readonly [string, string]): SheetWriter {
   return w
-    .add('condition', 2, 'header-lights', 'Header lights and reflectors', 'work, whole, clean', { position: DOWN, method: 'look', places: both, looksFor: ['lamp out', 'broken', 'dirty'], marked: 'adjust', how: 'Lights on, walk round, key out again.', why: 'The header is the widest thing on the road.', ifLeft: 'Not seen at dusk.', parts: part('LM-9002', 'Marker lamp'), put: { adjust: 5, replace: 15 } })
-    .add('condition', 2, 'header-shields', 'Header shields and dividers', 'there, whole, latched', { position: DOWN, method: 'look', places: both, looksFor: ['missing', 'cracked', 'latch open', 'bent'], marked: 'adjust', how: 'Open and latch each one.', why: 'Drives turn behind them.', ifLeft: 'The header may not run.', parts: part('LM-9005', 'End shield latch'), put: { adjust: 10, replace: 30 } })
-    .add('condition', 2, 'header-lock', 'Header latch and lock', 'closed both sides', { position: DOWN, method: 'look', places: both, looksFor: ['bent', 'not locked', 'pin worn'], marked: 'adjust', how: 'Hook behind the pin, lock across it.', why: 'It carries the header.', ifLeft: 'The header can come off.', parts: part('LM-9007', 'Lock pin'), put: { adjust: 10, replace: 20 } })
-    .add('condition', 2, 'header-hoses', 'Header hoses and wiring', 'rubbing, leaks, clips', { position: RAISED, method: 'look', looksFor: ['rubbed', 'leak', 'clip missing', 'plug green'], marked: 'adjust', how: 'Hand along each run; never on a leak under pressure.', why: 'Hoses move with the header.', ifLeft: 'Oil on the crop, a reel that stops.', parts: part('LM-9010', 'Hose clip set'), mind: ['header', 'pressure'], put: { adjust: 15, replace: 40 } })
-    .add('series', 2, 'height-sensors', 'Header height sensors', 'voltage at rest', { position: DOWN, method: 'meter', places: ['left low', 'left high', 'right low', 'right high'], quantity: 'voltage', unit: 'V', style: 'plain', tool: tool('meter'), limit: { type: 'band', low: 0.5, high: 4.5 }, outOfFamily: 4.2, how: 'Back-probe the plug with the arm at its lowest, then at its highest.', why: 'Outside its band it cannot be calibrated.', schools: 'Slotted mounting holes explain a failed calibration: look there first.', ifLeft: 'The header digs in or floats.', parts: part('LM-9015', 'Height sensor'), put: { adjust: 15 }, knockOns: [{ task: 'Header height: calibrate anew after a sensor was moved' }] })
-    .add('service', 2, 'header-driveshaft', 'Telescoping driveshafts', 'strokes of grease, tubes lined up', { position: DOWN, method: 'grease', places: both, asks: 'strokes', amount: 4, most: 8, product: 'Grease NLGI 2', interval: every(50), how: 'Line the tubes up first, then grease; slide them once.', why: 'Tubes out of line take no grease.', ifLeft: 'It seizes and pushes into the gearbox.' })
-    .add('level', 2, 'header-gearbox-main', 'Header gearbox, main', 'oil level', { position: gearboxPositions[0], method: 'level-eye', eye: 'side plug', product: 'Gear oil GL-5 80W-90', colours: ['milky', 'black'], how: `Plug out, oil to its lower edge. Position: ${gearboxPositions[0].toLowerCase()}.`, why: 'Two gearboxes on one header can want opposite positions.', ifLeft: 'It runs dry at the first hill.', parts: part('LM-6010', 'Gear oil, 1 l'), mind: ['header', 'hot'], put: { adjust: 10, replace: 30 } })
-    .add('level', 2, 'header-gearbox-end', 'Header gearbox, end', 'oil level', { position: gearboxPositions[1], method: 'level-eye', eye: 'sight glass', product: 'Gear oil GL-5 80W-90', colours: ['milky', 'black'], how: `Middle of the glass. Position: ${gearboxPositions[1].toLowerCase()}.`, why: 'The other position from the main gearbox: the classic mistake.', ifLeft: 'It howls, then stops.', parts: part('LM-6010', 'Gear oil, 1 l'), mind: ['header', 'hot'], put: { adjust: 10, replace: 30 } })
-    .add('service', 2, 'header-slip-clutch', 'Header slip clutch', 'strokes of grease', { position: SIDE, method: 'grease', asks: 'strokes', amount: 1, most: 2, product: 'Grease NLGI 2', interval: every(50), how: 'Several fittings, only the marked one is greased.', why: 'Too much grease lets it slip.', ifLeft: 'It seizes and a shaft breaks.' })
-    .add('measure', 2, 'header-drive-chain', 'Header main drive chain', 'length over 12 pitches', { position: SIDE, method: 'chain-pitches', ...w.ruled, tool: tool('rule'), limit: { type: 'elongation', pitch: 25.4, pitches: 12, limitPercent: 2.4, largerSprocketTeeth: 32 }, wearRate: { perHour: 0.0009, sd: 0.0003 }, how: 'Taut strand, pin to pin.', why: 'A big sprocket allows less elongation.', ifLeft: 'It jumps under load.', parts: part('LM-9020', 'Drive chain', 1, 'With its sprocket when that is hooked.'), mind: ['hand'], put: { replace: 60 }, pairs: [{ check: 'header-drive-sprocket', from: 0.5, why: 'hooked teeth ruin a new chain.' }], interval: season(10) })
-    .add('mark', 2, 'header-drive-chain-sag', 'Header main drive chain', 'sag at mid-span', { position: SIDE, method: 'sag', gauge: { length: 16, short: 0, past: 3 }, words: { short: 'moves more than the gauge', at: 'moves as the gauge', past: 'moves less than the gauge' }, maxSideDifference: 5, takeUp: { total: 32, reserve: 6, strandsPerTravel: 1.7, pitch: 25.4, loopPitches: 82, limitPercent: 2.4, resolution: 1 }, how: 'Total movement at mid-span, then the slot left.', why: 'Tension is only good if travel is left.', ifLeft: 'It slaps its guard and breaks.', parts: part('LM-9020', 'Drive chain'), mind: ['hand'], put: { adjust: 12, shorten: 25, replace: 60 } })
-    .add('measure', 2, 'header-drive-sprocket', 'Header drive sprocket', 'tooth thickness', { position: SIDE, method: 'tooth', ...w.fine, limit: { type: 'wear', nominal: w.thou(8.5), limit: w.thou(6.4), wornSide: 'smaller' }, wearRate: { perHour: 0.0005, sd: 0.0002 }, how: 'Caliper at mid-height, the worst of three.', why: 'Hooked teeth ruin a new chain.', ifLeft: 'The next chain lives half as long.', parts: part('LM-9024', 'Drive sprocket'), mind: ['hand'], put: { replace: 45 } });
+    .add('condition', 2, 'header-lights', 'Header lights and reflectors', 'work, whole, clean', {
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['lamp out', 'broken', 'dirty'],
+      marked: 'adjust',
+      how: 'Lights on, walk round, key out again.',
+      why: 'The header is the widest thing on the road.',
+      ifLeft: 'Not seen at dusk.',
+      parts: part('LM-9002', 'Marker lamp'),
+      put: { adjust: 5, replace: 15 },
+    })
+    .add('condition', 2, 'header-shields', 'Header shields and dividers', 'there, whole, latched', {
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['missing', 'cracked', 'latch open', 'bent'],
+      marked: 'adjust',
+      how: 'Open and latch each one.',
+      why: 'Drives turn behind them.',
+      ifLeft: 'The header may not run.',
+      parts: part('LM-9005', 'End shield latch'),
+      put: { adjust: 10, replace: 30 },
+    })
+    .add('condition', 2, 'header-lock', 'Header latch and lock', 'closed both sides', {
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['bent', 'not locked', 'pin worn'],
+      marked: 'adjust',
+      how: 'Hook behind the pin, lock across it.',
+      why: 'It carries the header.',
+      ifLeft: 'The header can come off.',
+      parts: part('LM-9007', 'Lock pin'),
+      put: { adjust: 10, replace: 20 },
+    })
+    .add('condition', 2, 'header-hoses', 'Header hoses and wiring', 'rubbing, leaks, clips', {
+      position: RAISED,
+      method: 'look',
+      looksFor: ['rubbed', 'leak', 'clip missing', 'plug green'],
+      marked: 'adjust',
+      how: 'Hand along each run; never on a leak under pressure.',
+      why: 'Hoses move with the header.',
+      ifLeft: 'Oil on the crop, a reel that stops.',
+      parts: part('LM-9010', 'Hose clip set'),
+      mind: ['header', 'pressure'],
+      put: { adjust: 15, replace: 40 },
+    })
+    .add('series', 2, 'height-sensors', 'Header height sensors', 'voltage at rest', {
+      position: DOWN,
+      method: 'meter',
+      places: ['left low', 'left high', 'right low', 'right high'],
+      quantity: 'voltage',
+      unit: 'V',
+      style: 'plain',
+      tool: tool('meter'),
+      limit: { type: 'band', low: 0.5, high: 4.5 },
+      outOfFamily: 4.2,
+      how: 'Back-probe the plug with the arm at its lowest, then at its highest.',
+      why: 'Outside its band it cannot be calibrated.',
+      schools: 'Slotted mounting holes explain a failed calibration: look there first.',
+      ifLeft: 'The header digs in or floats.',
+      parts: part('LM-9015', 'Height sensor'),
+      put: { adjust: 15 },
+      knockOns: [{ task: 'Header height: calibrate anew after a sensor was moved' }],
+    })
+    .add(
+      'service',
+      2,
+      'header-driveshaft',
+      'Telescoping driveshafts',
+      'strokes of grease, tubes lined up',
+      {
+        position: DOWN,
+        method: 'grease',
+        places: both,
+        asks: 'strokes',
+        amount: 4,
+        most: 8,
+        product: 'Grease NLGI 2',
+        interval: every(50),
+        how: 'Line the tubes up first, then grease; slide them once.',
+        why: 'Tubes out of line take no grease.',
+        ifLeft: 'It seizes and pushes into the gearbox.',
+      },
+    )
+    .add('level', 2, 'header-gearbox-main', 'Header gearbox, main', 'oil level', {
+      position: gearboxPositions[0],
+      method: 'level-eye',
+      eye: 'side plug',
+      product: 'Gear oil GL-5 80W-90',
+      colours: ['milky', 'black'],
+      how: `Plug out, oil to its lower edge. Position: ${gearboxPositions[0].toLowerCase()}.`,
+      why: 'Two gearboxes on one header can want opposite positions.',
+      ifLeft: 'It runs dry at the first hill.',
+      parts: part('LM-6010', 'Gear oil, 1 l'),
+      mind: ['header', 'hot'],
+      put: { adjust: 10, replace: 30 },
+    })
+    .add('level', 2, 'header-gearbox-end', 'Header gearbox, end', 'oil level', {
+      position: gearboxPositions[1],
+      method: 'level-eye',
+      eye: 'sight glass',
+      product: 'Gear oil GL-5 80W-90',
+      colours: ['milky', 'black'],
+      how: `Middle of the glass. Position: ${gearboxPositions[1].toLowerCase()}.`,
+      why: 'The other position from the main gearbox: the classic mistake.',
+      ifLeft: 'It howls, then stops.',
+      parts: part('LM-6010', 'Gear oil, 1 l'),
+      mind: ['header', 'hot'],
+      put: { adjust: 10, replace: 30 },
+    })
+    .add('service', 2, 'header-slip-clutch', 'Header slip clutch', 'strokes of grease', {
+      position: SIDE,
+      method: 'grease',
+      asks: 'strokes',
+      amount: 1,
+      most: 2,
+      product: 'Grease NLGI 2',
+      interval: every(50),
+      how: 'Several fittings, only the marked one is greased.',
+      why: 'Too much grease lets it slip.',
+      ifLeft: 'It seizes and a shaft breaks.',
+    })
+    .add('measure', 2, 'header-drive-chain', 'Header main drive chain', 'length over 12 pitches', {
+      position: SIDE,
+      method: 'chain-pitches',
+      ...w.ruled,
+      tool: tool('rule'),
+      limit: {
+        type: 'elongation',
+        pitch: 25.4,
+        pitches: 12,
+        limitPercent: 2.4,
+        largerSprocketTeeth: 32,
+      },
+      wearRate: { perHour: 0.0009, sd: 0.0003 },
+      how: 'Taut strand, pin to pin.',
+      why: 'A big sprocket allows less elongation.',
+      ifLeft: 'It jumps under load.',
+      parts: part('LM-9020', 'Drive chain', 1, 'With its sprocket when that is hooked.'),
+      mind: ['hand'],
+      put: { replace: 60 },
+      pairs: [{ check: 'header-drive-sprocket', from: 0.5, why: 'hooked teeth ruin a new chain.' }],
+      interval: season(10),
+    })
+    .add('mark', 2, 'header-drive-chain-sag', 'Header main drive chain', 'sag at mid-span', {
+      position: SIDE,
+      method: 'sag',
+      gauge: { length: 16, short: 0, past: 3 },
+      words: {
+        short: 'moves more than the gauge',
+        at: 'moves as the gauge',
+        past: 'moves less than the gauge',
+      },
+      maxSideDifference: 5,
+      takeUp: {
+        total: 32,
+        reserve: 6,
+        strandsPerTravel: 1.7,
+        pitch: 25.4,
+        loopPitches: 82,
+        limitPercent: 2.4,
+        resolution: 1,
+      },
+      how: 'Total movement at mid-span, then the slot left.',
+      why: 'Tension is only good if travel is left.',
+      ifLeft: 'It slaps its guard and breaks.',
+      parts: part('LM-9020', 'Drive chain'),
+      mind: ['hand'],
+      put: { adjust: 12, shorten: 25, replace: 60 },
+    })
+    .add('measure', 2, 'header-drive-sprocket', 'Header drive sprocket', 'tooth thickness', {
+      position: SIDE,
+      method: 'tooth',
+      ...w.fine,
+      limit: { type: 'wear', nominal: w.thou(8.5), limit: w.thou(6.4), wornSide: 'smaller' },
+      wearRate: { perHour: 0.0005, sd: 0.0002 },
+      how: 'Caliper at mid-height, the worst of three.',
+      why: 'Hooked teeth ruin a new chain.',
+      ifLeft: 'The next chain lives half as long.',
+      parts: part('LM-9024', 'Drive sprocket'),
+      mind: ['hand'],
+      put: { replace: 45 },
+    });
 }
 
 /** What every cutting platform has: knife, guards, reel. */
 function cutting(w: SheetWriter, sections: number, knifeDrive: 'belt' | 'wobble'): SheetWriter {
-  w.add('count', 2, 'knife-sections', 'Knife sections', 'chipped, broken, there', { position: RAISED, method: 'section-guard', counted: 'sections', total: sections, renew: 'each', how: 'Along the bar from end to end; turn the drive by hand once.', why: 'A chipped section tears.', ifLeft: 'Ragged cut and a loaded knife drive.', parts: part('LM-9101', 'Section with bolts'), mind: ['header', 'knives'], put: { replace: 5 }, minutes: 8 })
-    .add('condition', 2, 'knife-guards', 'Knife guards', 'edges, line', { position: RAISED, method: 'section-guard', looksFor: ['edge rounded', 'bent', 'out of line', 'lip broken'], marked: 'adjust', how: 'Sight along the bar from each end.', why: 'One guard out of line bends the knife at every stroke.', ifLeft: 'The knife breaks.', parts: part('LM-9105', 'Double guard'), mind: ['header', 'knives'], put: { adjust: 20, replace: 10 } })
-    .add('series', 2, 'knife-guard-clearance', 'Knife to guard', 'clearance at the point', { position: RAISED, method: 'clearance', places: ['left third', 'middle', 'right third'], ...w.fine, tool: tool('feeler'), limit: { type: 'band', low: w.thou(0.1), high: w.thou(0.8) }, outOfFamily: 0.4, how: 'Feelers between section and guard at the stroke’s end.', why: 'Wide it folds straw, tight it runs hot.', ifLeft: 'Ragged cut.', mind: ['header', 'knives'], put: { adjust: 25 } })
-    .add('series', 2, 'hold-downs', 'Knife hold-downs', 'clearance, across the bar', { position: RAISED, method: 'hold-down', places: ['1', '2', '3', '4', '5', '6', '7', '8'], ...w.fine, tool: tool('feeler'), limit: { type: 'band', low: w.thou(0.1), high: w.thou(0.6) }, outOfFamily: 0.3, how: 'Feelers between hold-down and section.', why: 'A knife that lifts folds the straw.', ifLeft: 'Ragged cut and broken sections.', parts: part('LM-9110', 'Hold-down'), mind: ['header', 'knives'], put: { adjust: 30 }, minutes: 10 })
-    .add('measure', 2, 'hold-down-overlap', 'Hold-down at the knives’ overlap', 'clearance', { position: RAISED, method: 'hold-down', ...w.fine, tool: tool('feeler'), limit: { type: 'band', low: w.thou(0.5), high: w.thou(1.2) }, how: 'Feelers where the two knives overlap.', why: 'A larger figure where two knives overlap.', ifLeft: 'The knives clash.', mind: ['header', 'knives'], put: { adjust: 20 } })
-    .add('measure', 2, 'knife-head', 'Knife head', 'play in its bearing', { position: SIDE, method: 'play', ...w.fine, tool: tool('feeler'), limit: { type: 'wear', nominal: w.thou(0.1), limit: w.thou(0.7), wornSide: 'larger' }, wearRate: { perHour: 0.0008, sd: 0.0003 }, how: 'Push and pull the knife by hand.', why: 'Play here is doubled at the last section.', ifLeft: 'The knife head breaks.', parts: part('LM-9120', 'Knife-head bearing'), mind: ['knives'], put: { replace: 40 } })
-    .add('condition', 2, 'knife-register', 'Knife register', 'sections centred at the stroke’s ends', { position: SIDE, method: 'section-guard', looksFor: ['out of register'], marked: 'adjust', damaged: 'adjust', how: 'Turn to both ends by hand; the section stands in the middle of its guard.', why: 'Out of register it cuts on one side only.', ifLeft: 'Ragged cut.', mind: ['knives'], put: { adjust: 30 } })
-    .add('series', 2, 'reel-bushes', 'Reel bushes', 'play', { position: RAISED, method: 'play', places: ['left', 'middle', 'right'], ...w.fine, tool: tool('feeler'), limit: { type: 'wear', nominal: w.thou(0.3), limit: w.thou(2.5), wornSide: 'larger' }, outOfFamily: 1, wearRate: { perHour: 0.0008, sd: 0.0003 }, how: 'Lift each bat at its bush.', why: 'Play drops the tines into the knife.', ifLeft: 'Tines in the knife.', parts: part('LM-9130', 'Reel bush'), mind: ['header'], per: 'place', put: { replace: 15 } })
-    .add('count', 2, 'reel-tines', 'Reel tines', 'there, straight', { position: RAISED, method: 'look', counted: 'tines', total: 216, renew: 'each', allowed: 4, how: 'Turn the reel by hand bat by bat.', why: 'Missing tines leave lodged crop.', ifLeft: 'Heads stay in the field.', parts: part('LM-9134', 'Reel tine'), mind: ['header'], put: { replace: 2 } })
-    .add('series', 2, 'reel-knife-clearance', 'Reel tines to knife', 'clearance', { position: RAISED, method: 'clearance', places: both, ...w.ruled, tool: tool('rule'), limit: { type: 'band', low: w.len(20), high: w.len(40) }, outOfFamily: 15, maxDifference: 10, how: 'Reel at its lowest, rule from tine to section.', why: 'A tine in the knife breaks both.', ifLeft: 'A tine in the knife.', mind: ['header', 'knives'], put: { adjust: 20 } });
+  w.add('count', 2, 'knife-sections', 'Knife sections', 'chipped, broken, there', {
+    position: RAISED,
+    method: 'section-guard',
+    counted: 'sections',
+    total: sections,
+    renew: 'each',
+    how: 'Along the bar from end to end; turn the drive by hand once.',
+    why: 'A chipped section tears.',
+    ifLeft: 'Ragged cut and a loaded knife drive.',
+    parts: part('LM-9101', 'Section with bolts'),
+    mind: ['header', 'knives'],
+    put: { replace: 5 },
+    minutes: 8,
+  })
+    .add('condition', 2, 'knife-guards', 'Knife guards', 'edges, line', {
+      position: RAISED,
+      method: 'section-guard',
+      looksFor: ['edge rounded', 'bent', 'out of line', 'lip broken'],
+      marked: 'adjust',
+      how: 'Sight along the bar from each end.',
+      why: 'One guard out of line bends the knife at every stroke.',
+      ifLeft: 'The knife breaks.',
+      parts: part('LM-9105', 'Double guard'),
+      mind: ['header', 'knives'],
+      put: { adjust: 20, replace: 10 },
+    })
+    .add('series', 2, 'knife-guard-clearance', 'Knife to guard', 'clearance at the point', {
+      position: RAISED,
+      method: 'clearance',
+      places: ['left third', 'middle', 'right third'],
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'band', low: w.thou(0.1), high: w.thou(0.8) },
+      outOfFamily: 0.4,
+      how: 'Feelers between section and guard at the stroke’s end.',
+      why: 'Wide it folds straw, tight it runs hot.',
+      ifLeft: 'Ragged cut.',
+      mind: ['header', 'knives'],
+      put: { adjust: 25 },
+    })
+    .add('series', 2, 'hold-downs', 'Knife hold-downs', 'clearance, across the bar', {
+      position: RAISED,
+      method: 'hold-down',
+      places: ['1', '2', '3', '4', '5', '6', '7', '8'],
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'band', low: w.thou(0.1), high: w.thou(0.6) },
+      outOfFamily: 0.3,
+      how: 'Feelers between hold-down and section.',
+      why: 'A knife that lifts folds the straw.',
+      ifLeft: 'Ragged cut and broken sections.',
+      parts: part('LM-9110', 'Hold-down'),
+      mind: ['header', 'knives'],
+      put: { adjust: 30 },
+      minutes: 10,
+    })
+    .add('measure', 2, 'hold-down-overlap', 'Hold-down at the knives’ overlap', 'clearance', {
+      position: RAISED,
+      method: 'hold-down',
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'band', low: w.thou(0.5), high: w.thou(1.2) },
+      how: 'Feelers where the two knives overlap.',
+      why: 'A larger figure where two knives overlap.',
+      ifLeft: 'The knives clash.',
+      mind: ['header', 'knives'],
+      put: { adjust: 20 },
+    })
+    .add('measure', 2, 'knife-head', 'Knife head', 'play in its bearing', {
+      position: SIDE,
+      method: 'play',
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'wear', nominal: w.thou(0.1), limit: w.thou(0.7), wornSide: 'larger' },
+      wearRate: { perHour: 0.0008, sd: 0.0003 },
+      how: 'Push and pull the knife by hand.',
+      why: 'Play here is doubled at the last section.',
+      ifLeft: 'The knife head breaks.',
+      parts: part('LM-9120', 'Knife-head bearing'),
+      mind: ['knives'],
+      put: { replace: 40 },
+    })
+    .add(
+      'condition',
+      2,
+      'knife-register',
+      'Knife register',
+      'sections centred at the stroke’s ends',
+      {
+        position: SIDE,
+        method: 'section-guard',
+        looksFor: ['out of register'],
+        marked: 'adjust',
+        damaged: 'adjust',
+        how: 'Turn to both ends by hand; the section stands in the middle of its guard.',
+        why: 'Out of register it cuts on one side only.',
+        ifLeft: 'Ragged cut.',
+        mind: ['knives'],
+        put: { adjust: 30 },
+      },
+    )
+    .add('series', 2, 'reel-bushes', 'Reel bushes', 'play', {
+      position: RAISED,
+      method: 'play',
+      places: ['left', 'middle', 'right'],
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'wear', nominal: w.thou(0.3), limit: w.thou(2.5), wornSide: 'larger' },
+      outOfFamily: 1,
+      wearRate: { perHour: 0.0008, sd: 0.0003 },
+      how: 'Lift each bat at its bush.',
+      why: 'Play drops the tines into the knife.',
+      ifLeft: 'Tines in the knife.',
+      parts: part('LM-9130', 'Reel bush'),
+      mind: ['header'],
+      per: 'place',
+      put: { replace: 15 },
+    })
+    .add('count', 2, 'reel-tines', 'Reel tines', 'there, straight', {
+      position: RAISED,
+      method: 'look',
+      counted: 'tines',
+      total: 216,
+      renew: 'each',
+      allowed: 4,
+      how: 'Turn the reel by hand bat by bat.',
+      why: 'Missing tines leave lodged crop.',
+      ifLeft: 'Heads stay in the field.',
+      parts: part('LM-9134', 'Reel tine'),
+      mind: ['header'],
+      put: { replace: 2 },
+    })
+    .add('series', 2, 'reel-knife-clearance', 'Reel tines to knife', 'clearance', {
+      position: RAISED,
+      method: 'clearance',
+      places: both,
+      ...w.ruled,
+      tool: tool('rule'),
+      limit: { type: 'band', low: w.len(20), high: w.len(40) },
+      outOfFamily: 15,
+      maxDifference: 10,
+      how: 'Reel at its lowest, rule from tine to section.',
+      why: 'A tine in the knife breaks both.',
+      ifLeft: 'A tine in the knife.',
+      mind: ['header', 'knives'],
+      put: { adjust: 20 },
+    });
   if (knifeDrive === 'belt') {
-    w.add('gonogo', 2, 'knife-drive-belt', 'Knife drive belt', 'profile with the belt gauge', { position: SIDE, method: 'gonogo', gauge: 'Knife belt gauge', good: 'doesNotFit', otherwise: 'replace', how: 'Press the gauge over the belt; look for fraying and cuts.', why: 'A worn belt slips and the knife loses strokes.', schools: 'Go-no-go gauge here; others measure the width.', ifLeft: 'Ragged cut at full speed.', parts: part('LM-9140', 'Knife drive belt'), mind: ['spring'], put: { replace: 30 }, knockOns: [{ check: 'knife-belt-note', why: 'a new belt is set anew' }] })
-      .add('measure', 2, 'knife-belt-note', 'Knife drive belt', 'note of the free span', { position: SIDE, method: 'belt-note', quantity: 'frequency', unit: 'Hz', style: 'plain', tool: tool('phone'), repeats: 3, limit: { type: 'band', low: 52, high: 64, whenNew: { low: 66, high: 76, hours: 15 } }, how: 'Pluck once, microphone near.', why: 'New belts are set tighter until run in.', ifLeft: 'It slips or ruins the bearing.', mind: ['spring'], put: { adjust: 12 }, interval: every(50, 365, 10) });
+    w.add('gonogo', 2, 'knife-drive-belt', 'Knife drive belt', 'profile with the belt gauge', {
+      position: SIDE,
+      method: 'gonogo',
+      gauge: 'Knife belt gauge',
+      good: 'doesNotFit',
+      otherwise: 'replace',
+      how: 'Press the gauge over the belt; look for fraying and cuts.',
+      why: 'A worn belt slips and the knife loses strokes.',
+      schools: 'Go-no-go gauge here; others measure the width.',
+      ifLeft: 'Ragged cut at full speed.',
+      parts: part('LM-9140', 'Knife drive belt'),
+      mind: ['spring'],
+      put: { replace: 30 },
+      knockOns: [{ check: 'knife-belt-note', why: 'a new belt is set anew' }],
+    }).add('measure', 2, 'knife-belt-note', 'Knife drive belt', 'note of the free span', {
+      position: SIDE,
+      method: 'belt-note',
+      quantity: 'frequency',
+      unit: 'Hz',
+      style: 'plain',
+      tool: tool('phone'),
+      repeats: 3,
+      limit: { type: 'band', low: 52, high: 64, whenNew: { low: 66, high: 76, hours: 15 } },
+      how: 'Pluck once, microphone near.',
+      why: 'New belts are set tighter until run in.',
+      ifLeft: 'It slips or ruins the bearing.',
+      mind: ['spring'],
+      put: { adjust: 12 },
+      interval: every(50, 365, 10),
+    });
   } else {
-    w.add('level', 2, 'wobble-drive-oil', 'Knife wobble drive', 'oil level', { position: LEVELLED, method: 'level-eye', eye: 'sight glass', product: 'Gear oil GL-5 80W-90', colours: ['milky', 'black', 'metal'], how: 'Cold and level, the middle of the glass.', why: 'It shakes its oil to foam: never read it warm.', ifLeft: 'It seizes with the knife in the crop.', parts: part('LM-6010', 'Gear oil, 1 l'), mind: ['knives'], put: { adjust: 8, replace: 25 } })
-      .add('measure', 2, 'wobble-bolts', 'Wobble drive bolts', 'torque', { position: SIDE, method: 'torque', quantity: 'torque', unit: w.ruled.unit === 'in' ? 'lbf·ft' : 'N·m', style: 'plain', tool: tool('wrench'), limit: { type: 'band', low: 200, high: 240 }, how: 'Each bolt, the lowest counts.', why: 'They settle when new: a recheck after the first hours.', ifLeft: 'The drive leaves its bed.', mind: ['knives'], put: { adjust: 15 }, interval: every(100, 365, 10) })
-      .add('measure', 2, 'knife-drive-belt-width', 'Knife drive belt', 'top width', { position: SIDE, method: 'belt-width', ...w.ruled, limit: { type: 'wear', nominal: w.len(32), limit: w.len(29), wornSide: 'smaller' }, wearRate: { perHour: 0.0013, sd: 0.0005 }, lookAlone: true, how: 'Caliper at the narrowest of three places; look for fraying and cuts.', why: 'A narrow belt sinks and slips.', schools: 'Measure here; others use a gauge.', ifLeft: 'The knife loses strokes.', parts: part('LM-9142', 'Knife drive belt'), mind: ['spring'], put: { replace: 30 }, interval: season(10) });
+    w.add('level', 2, 'wobble-drive-oil', 'Knife wobble drive', 'oil level', {
+      position: LEVELLED,
+      method: 'level-eye',
+      eye: 'sight glass',
+      product: 'Gear oil GL-5 80W-90',
+      colours: ['milky', 'black', 'metal'],
+      how: 'Cold and level, the middle of the glass.',
+      why: 'It shakes its oil to foam: never read it warm.',
+      ifLeft: 'It seizes with the knife in the crop.',
+      parts: part('LM-6010', 'Gear oil, 1 l'),
+      mind: ['knives'],
+      put: { adjust: 8, replace: 25 },
+    })
+      .add('measure', 2, 'wobble-bolts', 'Wobble drive bolts', 'torque', {
+        position: SIDE,
+        method: 'torque',
+        quantity: 'torque',
+        unit: w.ruled.unit === 'in' ? 'lbf·ft' : 'N·m',
+        style: 'plain',
+        tool: tool('wrench'),
+        limit: { type: 'band', low: 200, high: 240 },
+        how: 'Each bolt, the lowest counts.',
+        why: 'They settle when new: a recheck after the first hours.',
+        ifLeft: 'The drive leaves its bed.',
+        mind: ['knives'],
+        put: { adjust: 15 },
+        interval: every(100, 365, 10),
+      })
+      .add('measure', 2, 'knife-drive-belt-width', 'Knife drive belt', 'top width', {
+        position: SIDE,
+        method: 'belt-width',
+        ...w.ruled,
+        limit: { type: 'wear', nominal: w.len(32), limit: w.len(29), wornSide: 'smaller' },
+        wearRate: { perHour: 0.0013, sd: 0.0005 },
+        lookAlone: true,
+        how: 'Caliper at the narrowest of three places; look for fraying and cuts.',
+        why: 'A narrow belt sinks and slips.',
+        schools: 'Measure here; others use a gauge.',
+        ifLeft: 'The knife loses strokes.',
+        parts: part('LM-9142', 'Knife drive belt'),
+        mind: ['spring'],
+        put: { replace: 30 },
+        interval: season(10),
+      });
   }
   return w;
 }
@@ -51,16 +431,162 @@ export function draper(): SheetInput {
   const w = new SheetWriter({ on: 'header', book: 'Larkmoor spec book 5', inch: false });
   anyHeader(w, [DOWN, RAISED]);
   cutting(w, 124, 'belt')
-    .add('mark', 2, 'draper-tension', 'Side drapers', 'tension indicator inside its band', { position: DOWN, method: 'draper-band', places: both, gauge: { length: 60, short: 6, past: 6 }, words: { short: 'pointer below the band', at: 'pointer inside the band', past: 'pointer above the band' }, maxSideDifference: 12, takeUp: { total: 120, reserve: 20, strandsPerTravel: 2, pitch: 40, loopPitches: 220, limitPercent: 3, resolution: 2 }, how: 'Look at the pointer on each side, then the adjuster left.', why: 'Slack it slips and bunches, tight it pulls its rollers together.', ifLeft: 'Crop bunches, the belt tears at its joint.', parts: part('LM-9201', 'Side draper'), mind: ['header'], put: { adjust: 12, replace: 90 }, knockOns: [{ check: 'draper-tracking', why: 'tension moves its track' }] })
-    .add('condition', 2, 'draper-tracking', 'Side drapers', 'run in the middle', { position: DOWN, method: 'look', places: both, looksFor: ['runs to one side', 'edge frayed'], marked: 'adjust', damaged: 'replace', how: 'Turn by hand once round.', why: 'An edge that rubs frays in a day.', ifLeft: 'A torn draper.', parts: part('LM-9201', 'Side draper'), mind: ['hand'], put: { adjust: 15, replace: 90 } })
-    .add('condition', 2, 'draper-slats', 'Draper slats and joint', 'whole, joint straight', { position: DOWN, method: 'look', places: both, looksFor: ['slat broken', 'joint pulling', 'cut'], how: 'Turn once round, look at each slat and the joint.', why: 'The joint lets go first.', ifLeft: 'The belt opens in the field.', parts: part('LM-9205', 'Joint kit'), mind: ['hand'], put: { replace: 40 } })
-    .add('condition', 2, 'draper-dirt', 'Under the drapers', 'dirt on rollers and deck', { position: RAISED, method: 'look', places: both, looksFor: ['packed', 'wet', 'roller built up'], marked: 'adjust', damaged: 'adjust', how: 'Lift the belt edge, scrape out.', why: 'Dirt under it stretches and heats it.', ifLeft: 'It runs off and tears.', mind: ['header', 'dust'], put: { adjust: 15 }, interval: { kind: 'daily' } })
-    .add('mark', 2, 'centre-belt-tension', 'Centre belt', 'eye-bolt between its marks', { position: DOWN, method: 'eye-bolt', places: both, gauge: { length: 60, short: 3, past: 3 }, words: { short: 'short of the marks', at: 'between the marks', past: 'past the marks' }, maxSideDifference: 3, takeUp: { total: 60, reserve: 10, strandsPerTravel: 2, pitch: 30, loopPitches: 90, limitPercent: 3, resolution: 1 }, how: 'Both adjusters alike, then the slot left.', why: 'Unequal sides run it off.', ifLeft: 'Feeding stops in the middle.', parts: part('LM-9210', 'Centre belt'), mind: ['header'], put: { adjust: 15, replace: 70 } })
-    .add('series', 2, 'draper-rollers', 'Draper rollers', 'bearing play', { position: DOWN, method: 'play', places: ['left drive', 'left idler', 'right drive', 'right idler'], ...w.fine, tool: tool('feeler'), limit: { type: 'wear', nominal: 0.1, limit: 1, wornSide: 'larger' }, outOfFamily: 0.4, wearRate: { perHour: 0.0007, sd: 0.0003 }, how: 'Lift each roller end.', why: 'A dry bearing turns on its shaft.', ifLeft: 'The roller cuts the belt.', parts: part('LM-9215', 'Roller bearing'), per: 'place', put: { replace: 30 } })
-    .add('service', 2, 'draper-storage', 'Drapers', 'slackened for storage', { position: DOWN, method: 'grease', places: both, asks: 'done', product: 'Slackened, tag on the key', interval: season(), how: 'After harvest only; tag on the key.', why: 'A belt left tight takes a set over winter.', ifLeft: 'It never tracks again.' })
-    .add('setting', 2, 'draper-speed', 'Drapers', 'speed', { position: DOWN, method: 'setting', options: ['slow', 'middle', 'fast'], expected: [{ crop: 'malting barley', option: 'middle' }, { crop: 'lentils', option: 'slow', because: 'light crop bounces' }, { crop: 'grain sorghum', option: 'fast' }, { crop: 'maize', option: 'fast' }], how: 'Read the valve.', why: 'Crop must lie, not bounce.', ifLeft: 'Bunching.', interval: { kind: 'perCrop' }, put: { adjust: 3 } })
-    .add('condition', 2, 'flex-linkage', 'Flex linkage', 'pins and bushes', { position: RAISED, method: 'look', places: ['left', 'middle', 'right'], looksFor: ['pin worn', 'stiff', 'bent'], how: 'Lift each wing by hand.', why: 'A stiff link digs.', ifLeft: 'Stones in the table.', parts: part('LM-9220', 'Link bush'), mind: ['header'], put: { replace: 35 } });
-  return { model: 'DF10', maker: 'Tolvane', machine: 'header', revision: 1, remark: REMARK, equipment: [], moves: moves(), checks: w.checks };
+    .add('mark', 2, 'draper-tension', 'Side drapers', 'tension indicator inside its band', {
+      position: DOWN,
+      method: 'draper-band',
+      places: both,
+      gauge: { length: 60, short: 6, past: 6 },
+      words: {
+        short: 'pointer below the band',
+        at: 'pointer inside the band',
+        past: 'pointer above the band',
+      },
+      maxSideDifference: 12,
+      takeUp: {
+        total: 120,
+        reserve: 20,
+        strandsPerTravel: 2,
+        pitch: 40,
+        loopPitches: 220,
+        limitPercent: 3,
+        resolution: 2,
+      },
+      how: 'Look at the pointer on each side, then the adjuster left.',
+      why: 'Slack it slips and bunches, tight it pulls its rollers together.',
+      ifLeft: 'Crop bunches, the belt tears at its joint.',
+      parts: part('LM-9201', 'Side draper'),
+      mind: ['header'],
+      put: { adjust: 12, replace: 90 },
+      knockOns: [{ check: 'draper-tracking', why: 'tension moves its track' }],
+    })
+    .add('condition', 2, 'draper-tracking', 'Side drapers', 'run in the middle', {
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['runs to one side', 'edge frayed'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Turn by hand once round.',
+      why: 'An edge that rubs frays in a day.',
+      ifLeft: 'A torn draper.',
+      parts: part('LM-9201', 'Side draper'),
+      mind: ['hand'],
+      put: { adjust: 15, replace: 90 },
+    })
+    .add('condition', 2, 'draper-slats', 'Draper slats and joint', 'whole, joint straight', {
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['slat broken', 'joint pulling', 'cut'],
+      how: 'Turn once round, look at each slat and the joint.',
+      why: 'The joint lets go first.',
+      ifLeft: 'The belt opens in the field.',
+      parts: part('LM-9205', 'Joint kit'),
+      mind: ['hand'],
+      put: { replace: 40 },
+    })
+    .add('condition', 2, 'draper-dirt', 'Under the drapers', 'dirt on rollers and deck', {
+      position: RAISED,
+      method: 'look',
+      places: both,
+      looksFor: ['packed', 'wet', 'roller built up'],
+      marked: 'adjust',
+      damaged: 'adjust',
+      how: 'Lift the belt edge, scrape out.',
+      why: 'Dirt under it stretches and heats it.',
+      ifLeft: 'It runs off and tears.',
+      mind: ['header', 'dust'],
+      put: { adjust: 15 },
+      interval: { kind: 'daily' },
+    })
+    .add('mark', 2, 'centre-belt-tension', 'Centre belt', 'eye-bolt between its marks', {
+      position: DOWN,
+      method: 'eye-bolt',
+      places: both,
+      gauge: { length: 60, short: 3, past: 3 },
+      words: { short: 'short of the marks', at: 'between the marks', past: 'past the marks' },
+      maxSideDifference: 3,
+      takeUp: {
+        total: 60,
+        reserve: 10,
+        strandsPerTravel: 2,
+        pitch: 30,
+        loopPitches: 90,
+        limitPercent: 3,
+        resolution: 1,
+      },
+      how: 'Both adjusters alike, then the slot left.',
+      why: 'Unequal sides run it off.',
+      ifLeft: 'Feeding stops in the middle.',
+      parts: part('LM-9210', 'Centre belt'),
+      mind: ['header'],
+      put: { adjust: 15, replace: 70 },
+    })
+    .add('series', 2, 'draper-rollers', 'Draper rollers', 'bearing play', {
+      position: DOWN,
+      method: 'play',
+      places: ['left drive', 'left idler', 'right drive', 'right idler'],
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'wear', nominal: 0.1, limit: 1, wornSide: 'larger' },
+      outOfFamily: 0.4,
+      wearRate: { perHour: 0.0007, sd: 0.0003 },
+      how: 'Lift each roller end.',
+      why: 'A dry bearing turns on its shaft.',
+      ifLeft: 'The roller cuts the belt.',
+      parts: part('LM-9215', 'Roller bearing'),
+      per: 'place',
+      put: { replace: 30 },
+    })
+    .add('service', 2, 'draper-storage', 'Drapers', 'slackened for storage', {
+      position: DOWN,
+      method: 'grease',
+      places: both,
+      asks: 'done',
+      product: 'Slackened, tag on the key',
+      interval: season(),
+      how: 'After harvest only; tag on the key.',
+      why: 'A belt left tight takes a set over winter.',
+      ifLeft: 'It never tracks again.',
+    })
+    .add('setting', 2, 'draper-speed', 'Drapers', 'speed', {
+      position: DOWN,
+      method: 'setting',
+      options: ['slow', 'middle', 'fast'],
+      expected: [
+        { crop: 'malting barley', option: 'middle' },
+        { crop: 'lentils', option: 'slow', because: 'light crop bounces' },
+        { crop: 'grain sorghum', option: 'fast' },
+        { crop: 'maize', option: 'fast' },
+      ],
+      how: 'Read the valve.',
+      why: 'Crop must lie, not bounce.',
+      ifLeft: 'Bunching.',
+      interval: { kind: 'perCrop' },
+      put: { adjust: 3 },
+    })
+    .add('condition', 2, 'flex-linkage', 'Flex linkage', 'pins and bushes', {
+      position: RAISED,
+      method: 'look',
+      places: ['left', 'middle', 'right'],
+      looksFor: ['pin worn', 'stiff', 'bent'],
+      how: 'Lift each wing by hand.',
+      why: 'A stiff link digs.',
+      ifLeft: 'Stones in the table.',
+      parts: part('LM-9220', 'Link bush'),
+      mind: ['header'],
+      put: { replace: 35 },
+    });
+  return {
+    model: 'DF10',
+    maker: 'Tolvane',
+    machine: 'header',
+    revision: 1,
+    remark: REMARK,
+    equipment: [],
+    moves: moves(),
+    checks: w.checks,
+  };
 }
 
 /** Auger header GF7. */
@@ -68,15 +594,139 @@ export function auger(): SheetInput {
   const w = new SheetWriter({ on: 'header', book: 'Larkmoor spec book 6', inch: false });
   anyHeader(w, [RAISED, DOWN]);
   cutting(w, 98, 'wobble')
-    .add('series', 2, 'auger-floor', 'Auger to floor', 'clearance', { position: RAISED, method: 'clearance', places: both, ...w.ruled, tool: tool('rule'), limit: { type: 'band', low: 8, high: 15 }, maxDifference: 3, outOfFamily: 5, how: 'Rule under the flight at both ends.', why: 'Too high the crop lies, too low it is crushed.', ifLeft: 'It feeds in lumps.', mind: ['header'], put: { adjust: 20 }, knockOns: [{ check: 'auger-strippers', why: 'raising the auger opens its strippers' }, { check: 'auger-chain', why: 'the drive chain is set anew' }] })
-    .add('series', 2, 'auger-strippers', 'Auger strippers', 'clearance', { position: RAISED, method: 'clearance', places: both, ...w.ruled, tool: tool('feeler'), limit: { type: 'band', low: 1, high: 4 }, maxDifference: 1.5, outOfFamily: 1.5, how: 'Feelers between flight and stripper.', why: 'A wide stripper lets crop wrap.', ifLeft: 'It wraps.', mind: ['header'], put: { adjust: 15 } })
-    .add('count', 2, 'auger-fingers', 'Auger fingers', 'missing, broken, bent', { position: RAISED, method: 'look', counted: 'fingers', total: 22, renew: 'each', how: 'Turn by hand once round.', why: 'Missing fingers feed in lumps.', ifLeft: 'Lumps break the conveyor.', parts: part('LM-9301', 'Finger with guide'), mind: ['header', 'hand'], put: { replace: 10 } })
-    .add('setting', 2, 'finger-timing', 'Finger timing', 'lever position', { position: RAISED, method: 'setting', options: ['early', 'middle', 'late'], expected: [{ option: 'middle' }, { crop: 'lentils', option: 'late', because: 'short crop must be reached' }], how: 'Look at the lever on the right end.', why: 'Late fingers carry crop round.', ifLeft: 'Crop carries over the auger.', interval: { kind: 'perCrop' }, put: { adjust: 5 } })
-    .add('mark', 2, 'auger-chain', 'Auger drive chain', 'sag at mid-span', { position: SIDE, method: 'sag', gauge: { length: 16, short: 0, past: 3 }, words: { short: 'moves more than the gauge', at: 'moves as the gauge', past: 'moves less than the gauge' }, maxSideDifference: 5, takeUp: { total: 30, reserve: 6, strandsPerTravel: 1.7, pitch: 19.05, loopPitches: 74, limitPercent: 2.4, resolution: 1 }, how: 'Movement at mid-span, then the take-up left.', why: 'Tension is only good if travel is left.', ifLeft: 'The auger stops in lodged crop.', parts: part('LM-9310', 'Auger chain'), mind: ['hand'], put: { adjust: 10, shorten: 20, replace: 45 } })
-    .add('condition', 2, 'auger-flight', 'Auger flight', 'edge and welds', { position: RAISED, method: 'look', looksFor: ['edge sharp', 'dent', 'weld cracked'], how: 'Turn by hand once round.', why: 'A sharp edge cuts instead of carries.', ifLeft: 'It bunches.', parts: part('LM-9315', 'Flight section'), mind: ['header', 'hand'], put: { replace: 60 } })
-    .add('service', 2, 'reel-drive-grease', 'Reel drive', 'strokes of grease', { position: DOWN, method: 'grease', places: both, asks: 'strokes', amount: 2, most: 3, product: 'Grease NLGI 2', interval: every(50), how: 'Wipe, grease, wipe.', why: 'It hangs over the crop: no drips.', ifLeft: 'The reel stutters.' })
-    .add('condition', 2, 'crop-lifters', 'Crop lifters', 'there, straight', { position: RAISED, method: 'look', looksFor: ['missing', 'bent', 'bolt loose'], marked: 'adjust', how: 'Sight along the bar.', why: 'A bent one digs.', ifLeft: 'Stones.', parts: part('LM-9320', 'Crop lifter'), mind: ['header', 'knives'], put: { adjust: 10, replace: 8 } });
-  return { model: 'GF7', maker: 'Brackenfell', machine: 'header', revision: 1, remark: REMARK, equipment: [], moves: moves(), checks: w.checks };
+    .add('series', 2, 'auger-floor', 'Auger to floor', 'clearance', {
+      position: RAISED,
+      method: 'clearance',
+      places: both,
+      ...w.ruled,
+      tool: tool('rule'),
+      limit: { type: 'band', low: 8, high: 15 },
+      maxDifference: 3,
+      outOfFamily: 5,
+      how: 'Rule under the flight at both ends.',
+      why: 'Too high the crop lies, too low it is crushed.',
+      ifLeft: 'It feeds in lumps.',
+      mind: ['header'],
+      put: { adjust: 20 },
+      knockOns: [
+        { check: 'auger-strippers', why: 'raising the auger opens its strippers' },
+        { check: 'auger-chain', why: 'the drive chain is set anew' },
+      ],
+    })
+    .add('series', 2, 'auger-strippers', 'Auger strippers', 'clearance', {
+      position: RAISED,
+      method: 'clearance',
+      places: both,
+      ...w.ruled,
+      tool: tool('feeler'),
+      limit: { type: 'band', low: 1, high: 4 },
+      maxDifference: 1.5,
+      outOfFamily: 1.5,
+      how: 'Feelers between flight and stripper.',
+      why: 'A wide stripper lets crop wrap.',
+      ifLeft: 'It wraps.',
+      mind: ['header'],
+      put: { adjust: 15 },
+    })
+    .add('count', 2, 'auger-fingers', 'Auger fingers', 'missing, broken, bent', {
+      position: RAISED,
+      method: 'look',
+      counted: 'fingers',
+      total: 22,
+      renew: 'each',
+      how: 'Turn by hand once round.',
+      why: 'Missing fingers feed in lumps.',
+      ifLeft: 'Lumps break the conveyor.',
+      parts: part('LM-9301', 'Finger with guide'),
+      mind: ['header', 'hand'],
+      put: { replace: 10 },
+    })
+    .add('setting', 2, 'finger-timing', 'Finger timing', 'lever position', {
+      position: RAISED,
+      method: 'setting',
+      options: ['early', 'middle', 'late'],
+      expected: [
+        { option: 'middle' },
+        { crop: 'lentils', option: 'late', because: 'short crop must be reached' },
+      ],
+      how: 'Look at the lever on the right end.',
+      why: 'Late fingers carry crop round.',
+      ifLeft: 'Crop carries over the auger.',
+      interval: { kind: 'perCrop' },
+      put: { adjust: 5 },
+    })
+    .add('mark', 2, 'auger-chain', 'Auger drive chain', 'sag at mid-span', {
+      position: SIDE,
+      method: 'sag',
+      gauge: { length: 16, short: 0, past: 3 },
+      words: {
+        short: 'moves more than the gauge',
+        at: 'moves as the gauge',
+        past: 'moves less than the gauge',
+      },
+      maxSideDifference: 5,
+      takeUp: {
+        total: 30,
+        reserve: 6,
+        strandsPerTravel: 1.7,
+        pitch: 19.05,
+        loopPitches: 74,
+        limitPercent: 2.4,
+        resolution: 1,
+      },
+      how: 'Movement at mid-span, then the take-up left.',
+      why: 'Tension is only good if travel is left.',
+      ifLeft: 'The auger stops in lodged crop.',
+      parts: part('LM-9310', 'Auger chain'),
+      mind: ['hand'],
+      put: { adjust: 10, shorten: 20, replace: 45 },
+    })
+    .add('condition', 2, 'auger-flight', 'Auger flight', 'edge and welds', {
+      position: RAISED,
+      method: 'look',
+      looksFor: ['edge sharp', 'dent', 'weld cracked'],
+      how: 'Turn by hand once round.',
+      why: 'A sharp edge cuts instead of carries.',
+      ifLeft: 'It bunches.',
+      parts: part('LM-9315', 'Flight section'),
+      mind: ['header', 'hand'],
+      put: { replace: 60 },
+    })
+    .add('service', 2, 'reel-drive-grease', 'Reel drive', 'strokes of grease', {
+      position: DOWN,
+      method: 'grease',
+      places: both,
+      asks: 'strokes',
+      amount: 2,
+      most: 3,
+      product: 'Grease NLGI 2',
+      interval: every(50),
+      how: 'Wipe, grease, wipe.',
+      why: 'It hangs over the crop: no drips.',
+      ifLeft: 'The reel stutters.',
+    })
+    .add('condition', 2, 'crop-lifters', 'Crop lifters', 'there, straight', {
+      position: RAISED,
+      method: 'look',
+      looksFor: ['missing', 'bent', 'bolt loose'],
+      marked: 'adjust',
+      how: 'Sight along the bar.',
+      why: 'A bent one digs.',
+      ifLeft: 'Stones.',
+      parts: part('LM-9320', 'Crop lifter'),
+      mind: ['header', 'knives'],
+      put: { adjust: 10, replace: 8 },
+    });
+  return {
+    model: 'GF7',
+    maker: 'Brackenfell',
+    machine: 'header',
+    revision: 1,
+    remark: REMARK,
+    equipment: [],
+    moves: moves(),
+    checks: w.checks,
+  };
 }
 
 /** Row-crop header RC12: twelve rows, or eight; what is read row by row stands once for each. */
@@ -87,29 +737,317 @@ export function rowCrop(): SheetInput {
   for (const n of [12, 8] as const) {
     const id = (name: string) => (n === 12 ? name : `${name}-8`);
     const when = { rows: [n === 12 ? 'twelve' : 'eight'] };
-    w.add('series', 2, id('gathering-chain'), 'Gathering chain', 'length over 10 pitches', { when, position: RAISED, method: 'chain-pitches', places: rows(n).flatMap((r) => [`${r} left`, `${r} right`]), ...w.ruled, tool: tool('rule'), limit: { type: 'elongation', pitch: 41.4, pitches: 10, limitPercent: 2.1, largerSprocketTeeth: 12 }, wearRate: { perHour: 0.0014, sd: 0.0005, atNew: 0.02, atNewSd: 0.03 }, outOfFamily: 3.5,
-    takeUp: { total: 40, reserve: 8, strandsPerTravel: 2, pitch: 41.4, loopPitches: 50, limitPercent: 2.1, resolution: 1 }, how: 'Pull the upper strand taut. Lay the rule along the pins and read from the first pin to the eleventh, same side of both. Then read the travel left at the tightener.',
-    why: 'At 2.1 % the chain rides near the tips of its 12-tooth drive sprocket and jumps under load.', ifLeft: 'The chain jumps a tooth under load; stalks wrap and the row stops, likely in heavy crop.', minutes: 30, per: 'place', put: { adjust: 4, shorten: 20, replace: 35, cover: { name: 'row dividers', minutes: 30 } }, mind: ['header', 'hand'],
-    parts: [...part('LM-4410', 'Gathering chain, 50 pitches', 1, 'Both strands of a row wear together: renew the pair.'), ...part('LM-4413', 'Drive sprocket, 12 teeth', 1, 'Worn teeth ruin a new chain.')], knockOns: [{ check: id('stalk-roll-gap'), why: 'the row was opened' }, { task: 'Stalk-roll gap of the rows worked on: look again' }], pairs: [{ check: id('gathering-sprockets'), from: 0.5, why: 'worn teeth ruin a new chain.' }], interval: season(10),
-  })
-      .add('series', 2, id('tightener-gap'), 'Gathering chain tightener', 'gap at the spring', { when, position: RAISED, method: 'clearance', places: rows(n), ...w.ruled, tool: tool('rule'), limit: { type: 'band', low: 3, high: 9 }, outOfFamily: 3, how: 'Rule in the gap, row by row.', why: 'No gap: the spring is blocked; a wide one: the chain is loose.', ifLeft: 'The row jumps.', mind: ['header'], put: { adjust: 4 }, minutes: 10, knockOns: [{ check: id('gathering-chain'), why: 'its travel left has changed' }] })
-      .add('series', 2, id('gathering-sprockets'), 'Gathering sprockets', 'tooth thickness, worst of three', { when, position: RAISED, method: 'tooth', places: rows(n), ...w.fine, limit: { type: 'wear', nominal: 8, limit: 6, wornSide: 'smaller' }, outOfFamily: 0.8, wearRate: { perHour: 0.0006, sd: 0.0002 }, how: 'Caliper at mid-height, row by row.', why: 'Worn teeth strip a new chain.', ifLeft: 'The next chain lives half as long.', parts: part('LM-4413', 'Drive sprocket, 12 teeth', 2), mind: ['header'], per: 'place', put: { replace: 20 }, minutes: 15 })
-      .add('series', 2, id('stalk-roll-gap'), 'Stalk rolls', 'gap', { when, position: RAISED, method: 'clearance', places: rows(n), ...w.ruled, tool: tool('rule'), limit: { type: 'band', low: 2, high: 5 }, outOfFamily: 2, how: 'Gauge between the rolls at their narrowest, row by row.', why: 'Wide rolls slip, tight ones cut stalks off.', ifLeft: 'Ears shell at the rolls.', mind: ['header', 'knives'], put: { adjust: 5 }, minutes: 12 })
-      .add('condition', 2, id('stalk-roll-edges'), 'Stalk rolls', 'edges', { when, position: RAISED, method: 'knife-edge', places: rows(n), looksFor: ['rounded', 'chipped', 'bolt loose'], marked: 'watch', how: 'Row by row, finger behind the edge, never on it.', why: 'Rounded edges no longer pull.', ifLeft: 'Stalks stand and wrap.', parts: part('LM-4421', 'Stalk-roll pair'), mind: ['header', 'knives'], per: 'place', put: { replace: 40 }, minutes: 10 })
-      .add('count', 2, id('row-knives'), 'Chopping knives', 'missing, bent, worn', { when, position: RAISED, method: 'knife-count', places: rows(n), counted: 'knives', total: 4, renew: 'opposite', turnFrom: 2, how: 'Row by row, rotor turned by hand.', why: 'Turned once, then renewed; a lost one shakes the row unit.', schools: 'Turn once per row, then renew with its opposite.', ifLeft: 'The row gearbox goes with it.', parts: part('LM-4430', 'Row knife', 1, 'Opposite mates together.'), mind: ['header', 'rotor', 'guards'], per: 'place', put: { turn: 8, replace: 6 }, minutes: 20 })
-      .add('condition', 2, id('row-knife-bearings'), 'Chopping rotor bearings', 'play and noise', { when, position: RAISED, method: 'look', places: rows(n), looksFor: ['play', 'noise', 'grease thrown'], how: 'Lift each rotor by hand.', why: 'It takes every stone.', ifLeft: 'The rotor drops.', parts: part('LM-4435', 'Rotor bearing'), mind: ['header', 'rotor'], per: 'place', put: { replace: 45 }, minutes: 8 })
-      .add('condition', 2, id('divider-points'), 'Divider points and shields', 'whole, hinged, aligned', { when, position: DOWN, method: 'look', places: rows(n), looksFor: ['cracked', 'bent', 'hinge worn'], marked: 'adjust', how: 'Lift each one; sight along the tips.', why: 'A low point digs, a high one leaves lodged stalks.', ifLeft: 'A point in the row unit.', parts: part('LM-4441', 'Divider shell'), per: 'place', put: { adjust: 5, replace: 15 }, minutes: 6 })
-      .add('level', 2, id('row-gearboxes'), 'Row gearboxes', 'oil level', { when, position: RAISED, method: 'level-eye', places: rows(n), eye: 'plug', product: 'Gear oil GL-5 80W-90', colours: ['milky', 'black', 'metal'], how: 'Plug out, row by row; header raised.', why: 'Down they read low and are overfilled.', ifLeft: 'A row stops for good.', parts: part('LM-6010', 'Gear oil, 1 l'), mind: ['header', 'hot'], put: { adjust: 5, replace: 20 }, minutes: 15 });
+    w.add('series', 2, id('gathering-chain'), 'Gathering chain', 'length over 10 pitches', {
+      when,
+      position: RAISED,
+      method: 'chain-pitches',
+      places: rows(n).flatMap((r) => [`${r} left`, `${r} right`]),
+      ...w.ruled,
+      tool: tool('rule'),
+      limit: {
+        type: 'elongation',
+        pitch: 41.4,
+        pitches: 10,
+        limitPercent: 2.1,
+        largerSprocketTeeth: 12,
+      },
+      wearRate: { perHour: 0.0014, sd: 0.0005, atNew: 0.02, atNewSd: 0.03 },
+      outOfFamily: 3.5,
+      takeUp: {
+        total: 40,
+        reserve: 8,
+        strandsPerTravel: 2,
+        pitch: 41.4,
+        loopPitches: 50,
+        limitPercent: 2.1,
+        resolution: 1,
+      },
+      how: 'Pull the upper strand taut. Lay the rule along the pins and read from the first pin to the eleventh, same side of both. Then read the travel left at the tightener.',
+      why: 'At 2.1 % the chain rides near the tips of its 12-tooth drive sprocket and jumps under load.',
+      ifLeft:
+        'The chain jumps a tooth under load; stalks wrap and the row stops, likely in heavy crop.',
+      minutes: 30,
+      per: 'place',
+      put: { adjust: 4, shorten: 20, replace: 35, cover: { name: 'row dividers', minutes: 30 } },
+      mind: ['header', 'hand'],
+      parts: [
+        ...part(
+          'LM-4410',
+          'Gathering chain, 50 pitches',
+          1,
+          'Both strands of a row wear together: renew the pair.',
+        ),
+        ...part('LM-4413', 'Drive sprocket, 12 teeth', 1, 'Worn teeth ruin a new chain.'),
+      ],
+      knockOns: [
+        { check: id('stalk-roll-gap'), why: 'the row was opened' },
+        { task: 'Stalk-roll gap of the rows worked on: look again' },
+      ],
+      pairs: [{ check: id('gathering-sprockets'), from: 0.5, why: 'worn teeth ruin a new chain.' }],
+      interval: season(10),
+    })
+      .add('series', 2, id('tightener-gap'), 'Gathering chain tightener', 'gap at the spring', {
+        when,
+        position: RAISED,
+        method: 'clearance',
+        places: rows(n),
+        ...w.ruled,
+        tool: tool('rule'),
+        limit: { type: 'band', low: 3, high: 9 },
+        outOfFamily: 3,
+        how: 'Rule in the gap, row by row.',
+        why: 'No gap: the spring is blocked; a wide one: the chain is loose.',
+        ifLeft: 'The row jumps.',
+        mind: ['header'],
+        put: { adjust: 4 },
+        minutes: 10,
+        knockOns: [{ check: id('gathering-chain'), why: 'its travel left has changed' }],
+      })
+      .add(
+        'series',
+        2,
+        id('gathering-sprockets'),
+        'Gathering sprockets',
+        'tooth thickness, worst of three',
+        {
+          when,
+          position: RAISED,
+          method: 'tooth',
+          places: rows(n),
+          ...w.fine,
+          limit: { type: 'wear', nominal: 8, limit: 6, wornSide: 'smaller' },
+          outOfFamily: 0.8,
+          wearRate: { perHour: 0.0006, sd: 0.0002 },
+          how: 'Caliper at mid-height, row by row.',
+          why: 'Worn teeth strip a new chain.',
+          ifLeft: 'The next chain lives half as long.',
+          parts: part('LM-4413', 'Drive sprocket, 12 teeth', 2),
+          mind: ['header'],
+          per: 'place',
+          put: { replace: 20 },
+          minutes: 15,
+        },
+      )
+      .add('series', 2, id('stalk-roll-gap'), 'Stalk rolls', 'gap', {
+        when,
+        position: RAISED,
+        method: 'clearance',
+        places: rows(n),
+        ...w.ruled,
+        tool: tool('rule'),
+        limit: { type: 'band', low: 2, high: 5 },
+        outOfFamily: 2,
+        how: 'Gauge between the rolls at their narrowest, row by row.',
+        why: 'Wide rolls slip, tight ones cut stalks off.',
+        ifLeft: 'Ears shell at the rolls.',
+        mind: ['header', 'knives'],
+        put: { adjust: 5 },
+        minutes: 12,
+      })
+      .add('condition', 2, id('stalk-roll-edges'), 'Stalk rolls', 'edges', {
+        when,
+        position: RAISED,
+        method: 'knife-edge',
+        places: rows(n),
+        looksFor: ['rounded', 'chipped', 'bolt loose'],
+        marked: 'watch',
+        how: 'Row by row, finger behind the edge, never on it.',
+        why: 'Rounded edges no longer pull.',
+        ifLeft: 'Stalks stand and wrap.',
+        parts: part('LM-4421', 'Stalk-roll pair'),
+        mind: ['header', 'knives'],
+        per: 'place',
+        put: { replace: 40 },
+        minutes: 10,
+      })
+      .add('count', 2, id('row-knives'), 'Chopping knives', 'missing, bent, worn', {
+        when,
+        position: RAISED,
+        method: 'knife-count',
+        places: rows(n),
+        counted: 'knives',
+        total: 4,
+        renew: 'opposite',
+        turnFrom: 2,
+        how: 'Row by row, rotor turned by hand.',
+        why: 'Turned once, then renewed; a lost one shakes the row unit.',
+        schools: 'Turn once per row, then renew with its opposite.',
+        ifLeft: 'The row gearbox goes with it.',
+        parts: part('LM-4430', 'Row knife', 1, 'Opposite mates together.'),
+        mind: ['header', 'rotor', 'guards'],
+        per: 'place',
+        put: { turn: 8, replace: 6 },
+        minutes: 20,
+      })
+      .add('condition', 2, id('row-knife-bearings'), 'Chopping rotor bearings', 'play and noise', {
+        when,
+        position: RAISED,
+        method: 'look',
+        places: rows(n),
+        looksFor: ['play', 'noise', 'grease thrown'],
+        how: 'Lift each rotor by hand.',
+        why: 'It takes every stone.',
+        ifLeft: 'The rotor drops.',
+        parts: part('LM-4435', 'Rotor bearing'),
+        mind: ['header', 'rotor'],
+        per: 'place',
+        put: { replace: 45 },
+        minutes: 8,
+      })
+      .add(
+        'condition',
+        2,
+        id('divider-points'),
+        'Divider points and shields',
+        'whole, hinged, aligned',
+        {
+          when,
+          position: DOWN,
+          method: 'look',
+          places: rows(n),
+          looksFor: ['cracked', 'bent', 'hinge worn'],
+          marked: 'adjust',
+          how: 'Lift each one; sight along the tips.',
+          why: 'A low point digs, a high one leaves lodged stalks.',
+          ifLeft: 'A point in the row unit.',
+          parts: part('LM-4441', 'Divider shell'),
+          per: 'place',
+          put: { adjust: 5, replace: 15 },
+          minutes: 6,
+        },
+      )
+      .add('level', 2, id('row-gearboxes'), 'Row gearboxes', 'oil level', {
+        when,
+        position: RAISED,
+        method: 'level-eye',
+        places: rows(n),
+        eye: 'plug',
+        product: 'Gear oil GL-5 80W-90',
+        colours: ['milky', 'black', 'metal'],
+        how: 'Plug out, row by row; header raised.',
+        why: 'Down they read low and are overfilled.',
+        ifLeft: 'A row stops for good.',
+        parts: part('LM-6010', 'Gear oil, 1 l'),
+        mind: ['header', 'hot'],
+        put: { adjust: 5, replace: 20 },
+        minutes: 15,
+      });
   }
-  w.add('series', 2, 'deck-plates', 'Deck plates', 'gap over the rolls, front', { position: DOWN, method: 'clearance', places: ['first row', 'middle row', 'last row'], ...w.ruled, tool: tool('rule'), limit: { type: 'band', low: 28, high: 34 }, maxDifference: 3, outOfFamily: 4, how: 'Rule between the plates, three rows.', why: 'Narrow they take trash, wide they lose ears.', ifLeft: 'Ears on the ground.', put: { adjust: 20 } })
-    .add('level', 2, 'end-chain-oil', 'End drive chains, oil bath', 'oil level', { position: DOWN, method: 'level-eye', places: both, eye: 'dipstick', product: 'Chain oil', colours: ['milky'], how: 'Header down: the other position from the row gearboxes.', why: 'The chains run in oil; dry they last a week.', ifLeft: 'The end drive breaks.', parts: part('LM-6040', 'Chain oil, 1 l'), put: { adjust: 5, replace: 20 } })
-    .add('measure', 2, 'end-drive-chain', 'End drive chains', 'length over 16 pitches', { position: SIDE, method: 'chain-pitches', places: both, ...w.ruled, tool: tool('rule'), limit: { type: 'elongation', pitch: 31.75, pitches: 16, limitPercent: 2, largerSprocketTeeth: 40 }, wearRate: { perHour: 0.0007, sd: 0.0003 }, how: 'Cover off, taut strand, pin to pin.', why: 'A big sprocket allows less elongation.', ifLeft: 'All rows stop.', parts: part('LM-4450', 'End drive chain'), mind: ['hand', 'hot'], put: { replace: 70 }, interval: season(10) })
-    .add('service', 2, 'row-slip-clutches', 'Row slip clutches', 'strokes of grease', { position: SIDE, method: 'grease', places: ['left half', 'right half'], asks: 'strokes', amount: 1, most: 1, product: 'Grease NLGI 2', interval: every(100), how: 'One stroke each, never two.', why: 'Too much grease lets them slip.', ifLeft: 'They seize and shear.' })
-    .add('setting', 2, 'row-spacing', 'Row units', 'spacing', { position: DOWN, method: 'setting', options: ['70 cm', '75 cm'], expected: [{ option: '75 cm' }], how: 'Rule between two points.', why: 'It must match the drill.', ifLeft: 'Stalks between the rows.', put: { adjust: 240 } })
-    .add('measure', 2, 'cross-auger-floor', 'Cross auger', 'clearance to the floor', { position: RAISED, method: 'clearance', ...w.ruled, tool: tool('rule'), limit: { type: 'band', low: 10, high: 22 }, how: 'Rule under the flight, both ends, the smaller.', why: 'Ears need room.', ifLeft: 'Shelled ears.', mind: ['header'], put: { adjust: 20 } });
-  return { model: 'RC12', maker: 'Tolvane', machine: 'header', revision: 1, remark: REMARK, equipment: [{ id: 'rows', name: 'Rows', options: [{ id: 'twelve', name: 'Twelve' }, { id: 'eight', name: 'Eight' }] }], moves: moves(), checks: w.checks };
+  w.add('series', 2, 'deck-plates', 'Deck plates', 'gap over the rolls, front', {
+    position: DOWN,
+    method: 'clearance',
+    places: ['first row', 'middle row', 'last row'],
+    ...w.ruled,
+    tool: tool('rule'),
+    limit: { type: 'band', low: 28, high: 34 },
+    maxDifference: 3,
+    outOfFamily: 4,
+    how: 'Rule between the plates, three rows.',
+    why: 'Narrow they take trash, wide they lose ears.',
+    ifLeft: 'Ears on the ground.',
+    put: { adjust: 20 },
+  })
+    .add('level', 2, 'end-chain-oil', 'End drive chains, oil bath', 'oil level', {
+      position: DOWN,
+      method: 'level-eye',
+      places: both,
+      eye: 'dipstick',
+      product: 'Chain oil',
+      colours: ['milky'],
+      how: 'Header down: the other position from the row gearboxes.',
+      why: 'The chains run in oil; dry they last a week.',
+      ifLeft: 'The end drive breaks.',
+      parts: part('LM-6040', 'Chain oil, 1 l'),
+      put: { adjust: 5, replace: 20 },
+    })
+    .add('measure', 2, 'end-drive-chain', 'End drive chains', 'length over 16 pitches', {
+      position: SIDE,
+      method: 'chain-pitches',
+      places: both,
+      ...w.ruled,
+      tool: tool('rule'),
+      limit: {
+        type: 'elongation',
+        pitch: 31.75,
+        pitches: 16,
+        limitPercent: 2,
+        largerSprocketTeeth: 40,
+      },
+      wearRate: { perHour: 0.0007, sd: 0.0003 },
+      how: 'Cover off, taut strand, pin to pin.',
+      why: 'A big sprocket allows less elongation.',
+      ifLeft: 'All rows stop.',
+      parts: part('LM-4450', 'End drive chain'),
+      mind: ['hand', 'hot'],
+      put: { replace: 70 },
+      interval: season(10),
+    })
+    .add('service', 2, 'row-slip-clutches', 'Row slip clutches', 'strokes of grease', {
+      position: SIDE,
+      method: 'grease',
+      places: ['left half', 'right half'],
+      asks: 'strokes',
+      amount: 1,
+      most: 1,
+      product: 'Grease NLGI 2',
+      interval: every(100),
+      how: 'One stroke each, never two.',
+      why: 'Too much grease lets them slip.',
+      ifLeft: 'They seize and shear.',
+    })
+    .add('setting', 2, 'row-spacing', 'Row units', 'spacing', {
+      position: DOWN,
+      method: 'setting',
+      options: ['70 cm', '75 cm'],
+      expected: [{ option: '75 cm' }],
+      how: 'Rule between two points.',
+      why: 'It must match the drill.',
+      ifLeft: 'Stalks between the rows.',
+      put: { adjust: 240 },
+    })
+    .add('measure', 2, 'cross-auger-floor', 'Cross auger', 'clearance to the floor', {
+      position: RAISED,
+      method: 'clearance',
+      ...w.ruled,
+      tool: tool('rule'),
+      limit: { type: 'band', low: 10, high: 22 },
+      how: 'Rule under the flight, both ends, the smaller.',
+      why: 'Ears need room.',
+      ifLeft: 'Shelled ears.',
+      mind: ['header'],
+      put: { adjust: 20 },
+    });
+  return {
+    model: 'RC12',
+    maker: 'Tolvane',
+    machine: 'header',
+    revision: 1,
+    remark: REMARK,
+    equipment: [
+      {
+        id: 'rows',
+        name: 'Rows',
+        options: [
+          { id: 'twelve', name: 'Twelve' },
+          { id: 'eight', name: 'Eight' },
+        ],
+      },
+    ],
+    moves: moves(),
+    checks: w.checks,
+  };
 }
 
 function moves(): NonNullable<SheetInput['moves']> {
-  return { usual: 2, table: [{ from: DOWN, to: RAISED, minutes: 6 }, { from: RAISED, to: DOWN, minutes: 6 }, { from: SIDE, to: RAISED, minutes: 6 }, { from: RAISED, to: SIDE, minutes: 6 }, { from: DOWN, to: LEVELLED, minutes: 12 }, { from: LEVELLED, to: DOWN, minutes: 12 }] };
+  return {
+    usual: 2,
+    table: [
+      { from: DOWN, to: RAISED, minutes: 6 },
+      { from: RAISED, to: DOWN, minutes: 6 },
+      { from: SIDE, to: RAISED, minutes: 6 },
+      { from: RAISED, to: SIDE, minutes: 6 },
+      { from: DOWN, to: LEVELLED, minutes: 12 },
+      { from: LEVELLED, to: DOWN, minutes: 12 },
+    ],
+  };
 }

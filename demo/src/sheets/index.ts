@@ -5,5 +5,10 @@ import { COMBINES } from './models';
 
 /** The demo's sheets as their book writes them, by file name. `npm run specs` writes the files; a test holds the two alike. */
 export function demoSheets(): Readonly<Record<string, SpecSheet>> {
-  return Object.fromEntries([...COMBINES.map(combineSheet), draper(), rowCrop(), auger()].map((sheet) => [sheet.model.toLowerCase(), SpecSheet.parse(sheet)]));
+  return Object.fromEntries(
+    [...COMBINES.map(combineSheet), draper(), rowCrop(), auger()].map((sheet) => [
+      sheet.model.toLowerCase(),
+      SpecSheet.parse(sheet),
+    ]),
+  );
 }

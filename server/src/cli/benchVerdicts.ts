@@ -5,11 +5,17 @@ import { DEMO_DAY, scenario } from '@green-tally/demo';
 
 /** Judges every check of the demo over and over for about two seconds and prints how many place verdicts a second that is. */
 const { machines, sheets, readings } = scenario();
-const jobs = machines.flatMap((machine) => {
-  const own = readings.filter((r) => r.machineId === machine.id);
-  const facts = factsOf(machine, DEMO_DAY);
-  return checksFor(machine, sheets).map((check) => ({ check, facts, readings: own.filter((r) => r.checkId === check.id) }));
-}).filter((j) => j.readings.length);
+const jobs = machines
+  .flatMap((machine) => {
+    const own = readings.filter((r) => r.machineId === machine.id);
+    const facts = factsOf(machine, DEMO_DAY);
+    return checksFor(machine, sheets).map((check) => ({
+      check,
+      facts,
+      readings: own.filter((r) => r.checkId === check.id),
+    }));
+  })
+  .filter((j) => j.readings.length);
 
 for (let i = 0; i < 20; i += 1) for (const j of jobs) judgeCheck(j.check, j.readings, j.facts);
 let places = 0;
@@ -22,4 +28,6 @@ while (performance.now() - start < 2000) {
   }
 }
 const seconds = (performance.now() - start) / 1000;
-process.stdout.write(`${Math.round(places / seconds).toLocaleString('en')} place verdicts a second (${Math.round(checks / seconds).toLocaleString('en')} checks a second, three seasons of readings each, forecast included)\n`);
+process.stdout.write(
+  `${Math.round(places / seconds).toLocaleString('en')} place verdicts a second (${Math.round(checks / seconds).toLocaleString('en')} checks a second, three seasons of readings each, forecast included)\n`,
+);

@@ -16,35 +16,64 @@ Without --machines and --specs the demo's books are used.`;
 
 /** Prints the verdicts of a readings file. Exit 0 when all rows were read, 1 when some were not, 2 when the file is none. */
 function judgeFile(): number {
-  const { values, positionals } = parseArgs({ allowPositionals: true, options: { machines: { type: 'string' }, specs: { type: 'string' }, today: { type: 'string', default: DEMO_DAY }, help: { type: 'boolean' } } });
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      machines: { type: 'string' },
+      specs: { type: 'string' },
+      today: { type: 'string', default: DEMO_DAY },
+      help: { type: 'boolean' },
+    },
+  });
   const [file] = positionals;
   if (!file || values.help) return say(USAGE, 2);
   const books = scenario();
-  const machines = values.machines ? z.array(Machine).parse(readJson(values.machines)) : books.machines;
-  const sheets = values.specs ? readdirSync(values.specs).filter((f) => f.endsWith('.json')).map((f) => SpecSheet.parse(readJson(join(values.specs ?? '', f)))) : books.sheets;
+  const machines = values.machines
+    ? z.array(Machine).parse(readJson(values.machines))
+    : books.machines;
+  const sheets = values.specs
+    ? readdirSync(values.specs)
+        .filter((f) => f.endsWith('.json'))
+        .map((f) => SpecSheet.parse(readJson(join(values.specs ?? '', f))))
+    : books.sheets;
   const rows = readReadingsCsv(readFileSync(file, 'utf8'), machines, sheets);
   const troubles = rows.flatMap((r) => {
     const machine = machines.find((m) => m.id === r.reading?.machineId);
-    const admitted = r.reading && machine ? admissionTroubles(r.reading, machine, sheets, values.today) : [];
+    const admitted =
+      r.reading && machine ? admissionTroubles(r.reading, machine, sheets, values.today) : [];
     return [...r.errors, ...admitted].map((e) => `  line ${r.row}, ${e.field}: ${e.message}`);
   });
   const readings = rows.flatMap((r) => (r.reading ? [r.reading] : []));
   say(`${rows.length} rows, ${readings.length} readings read.`);
   for (const machine of machines) {
-    const own = readings.filter((r) => r.machineId === machine.id && admissionTroubles(r, machine, sheets, values.today).length === 0);
+    const own = readings.filter(
+      (r) =>
+        r.machineId === machine.id &&
+        admissionTroubles(r, machine, sheets, values.today).length === 0,
+    );
     if (!own.length) continue;
-    say(`\n${machine.model} ${machine.serial}, ${machine.customer}: harvest ${machine.harvest.start}, ${Math.round(factsOf(machine, values.today).seasonHours)} h to thresh`);
+    say(
+      `\n${machine.model} ${machine.serial}, ${machine.customer}: harvest ${machine.harvest.start}, ${Math.round(factsOf(machine, values.today).seasonHours)} h to thresh`,
+    );
     for (const check of checksFor(machine, sheets)) {
       const verdict = judgeCheck(check, own, factsOf(machine, values.today));
       if (!verdict) continue;
       const decision = loudest(verdict.places.map((p) => p.decision));
       const places = verdict.places.filter((p) => p.decision === decision);
-      const where = check.places.length > 1 ? ` (${places.length} of ${check.places.length}${places.length <= 3 ? `: ${places.map((p) => p.place).join(', ')}` : ''})` : '';
-      say(`  ${DECISION_WORDS[decision].padEnd(10)} ${check.component}${where}\n             ${headSentence(check, places[0]?.findings ?? [])}`);
+      const where =
+        check.places.length > 1
+          ? ` (${places.length} of ${check.places.length}${places.length <= 3 ? `: ${places.map((p) => p.place).join(', ')}` : ''})`
+          : '';
+      say(
+        `  ${DECISION_WORDS[decision].padEnd(10)} ${check.component}${where}\n             ${headSentence(check, places[0]?.findings ?? [])}`,
+      );
     }
   }
   if (!troubles.length) return 0;
-  return say(`\nNot used:\n${troubles.slice(0, 50).join('\n')}${troubles.length > 50 ? `\n  and ${troubles.length - 50} more` : ''}`, 1);
+  return say(
+    `\nNot used:\n${troubles.slice(0, 50).join('\n')}${troubles.length > 50 ? `\n  and ${troubles.length - 50} more` : ''}`,
+    1,
+  );
 }
 
 const readJson = (file: string): unknown => JSON.parse(readFileSync(file, 'utf8'));
@@ -56,6 +85,8 @@ function say(text: string, exit = 0): number {
 try {
   process.exitCode = judgeFile();
 } catch (error) {
-  process.stderr.write(`${error instanceof ProblemError ? `${error.title}. ${error.message}` : error instanceof Error ? error.message : String(error)}\n`);
+  process.stderr.write(
+    `${error instanceof ProblemError ? `${error.title}. ${error.message}` : error instanceof Error ? error.message : String(error)}\n`,
+  );
   process.exitCode = 2;
 }

@@ -12,7 +12,8 @@ import { clockFor } from '../http/clock';
 /** Starts the server: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR, GREEN_TALLY_DEMO=1. */
 async function serve(): Promise<void> {
   const url = process.env['DATABASE_URL'];
-  if (!url) throw new Error('DATABASE_URL is not set. Use npm start, which brings its own database.');
+  if (!url)
+    throw new Error('DATABASE_URL is not set. Use npm start, which brings its own database.');
   const db = await openDatabase(url);
   const demo = process.env['GREEN_TALLY_DEMO'] === '1';
   const statedDay = demo ? await loadDemo(db) : undefined;
@@ -23,7 +24,14 @@ async function serve(): Promise<void> {
     clock: clockFor(statedDay),
     sessionSecret: await secretOf(db),
     ...(existsSync(appDir) ? { appDir } : {}),
-    demoSignIns: demo ? DEMO_PEOPLE.map(({ name, signIn, role }) => ({ name, signIn, role, password: DEMO_PASSWORD })) : [],
+    demoSignIns: demo
+      ? DEMO_PEOPLE.map(({ name, signIn, role }) => ({
+          name,
+          signIn,
+          role,
+          password: DEMO_PASSWORD,
+        }))
+      : [],
   });
   const port = Number(process.env['PORT'] ?? 8461);
   const host = process.env['HOST'] ?? '127.0.0.1';
@@ -46,7 +54,10 @@ async function serve(): Promise<void> {
 
 /** The secret that signs session cookies: made once, kept in the database, so that every process shares it. */
 async function secretOf(db: Database): Promise<string> {
-  await db.sequelize.query(`INSERT INTO settings VALUES ('sessionSecret', :secret) ON CONFLICT DO NOTHING`, { replacements: { secret: randomBytes(32).toString('base64url') } });
+  await db.sequelize.query(
+    `INSERT INTO settings VALUES ('sessionSecret', :secret) ON CONFLICT DO NOTHING`,
+    { replacements: { secret: randomBytes(32).toString('base64url') } },
+  );
   return (await SettingRow.findByPk('sessionSecret', { rejectOnEmpty: true })).value;
 }
 

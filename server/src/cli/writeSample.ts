@@ -4,4 +4,7 @@ import { writeReadingsCsv } from '../walks/readingsCsv';
 
 /** Writes demo/readings-sample.csv from the scenario: the readings that are still on paper. */
 const { onPaper, machines } = scenario();
-writeFileSync('demo/readings-sample.csv', writeReadingsCsv(onPaper, new Map(machines.map((m) => [m.id, m.serial]))));
+writeFileSync(
+  'demo/readings-sample.csv',
+  writeReadingsCsv(onPaper, new Map(machines.map((m) => [m.id, m.serial]))),
+);

@@ -12,7 +12,12 @@ export interface Database {
 
 /** Connects, migrates, and ties the models to the connection. */
 export async function openDatabase(url: string): Promise<Database> {
-  const sequelize = new Sequelize(url, { dialect: 'postgres', dialectModule: pg, logging: false, pool: { max: 8 } });
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    dialectModule: pg,
+    logging: false,
+    pool: { max: 8 },
+  });
   defineModels(sequelize);
   await migrate(sequelize);
   const pool = new pg.Pool({ connectionString: url, max: 4 });

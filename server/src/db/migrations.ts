@@ -3,13 +3,19 @@ import type { QueryInterface, Sequelize } from 'sequelize';
 
 const sql = (name: string, up: string, down: string) => ({
   name,
-  up: async ({ context }: MigrationParams<QueryInterface>) => { await context.sequelize.query(up); },
-  down: async ({ context }: MigrationParams<QueryInterface>) => { await context.sequelize.query(down); },
+  up: async ({ context }: MigrationParams<QueryInterface>) => {
+    await context.sequelize.query(up);
+  },
+  down: async ({ context }: MigrationParams<QueryInterface>) => {
+    await context.sequelize.query(down);
+  },
 });
 
 /** Every change of the tables, oldest first. Never edit one that has landed: add the next. */
 const MIGRATIONS = [
-  sql('001-first-tables', `
+  sql(
+    '001-first-tables',
+    `
     CREATE TABLE branches (id uuid PRIMARY KEY, name text NOT NULL UNIQUE);
     CREATE TABLE people (
       id uuid PRIMARY KEY, name text NOT NULL, sign_in text NOT NULL, password_hash text NOT NULL,
@@ -41,13 +47,17 @@ const MIGRATIONS = [
     INSERT INTO settings VALUES ('factsVersion', '0');
     CREATE TABLE session (sid text PRIMARY KEY, sess json NOT NULL, expire timestamptz NOT NULL);
     CREATE INDEX session_expire ON session (expire);`,
-  'DROP TABLE session, settings, visits, work_items, readings, walks, spec_sheets, machines, people, branches;'),
-  sql('002-sheet-revisions', `
+    'DROP TABLE session, settings, visits, work_items, readings, walks, spec_sheets, machines, people, branches;',
+  ),
+  sql(
+    '002-sheet-revisions',
+    `
     ALTER TABLE machines ADD COLUMN equipment jsonb, ADD COLUMN rejudged jsonb;
     ALTER TABLE spec_sheets ADD COLUMN published_by text NOT NULL DEFAULT 'the books', ADD COLUMN published_at timestamptz NOT NULL DEFAULT now();
     CREATE TABLE sheet_drafts (model text PRIMARY KEY, based_on int NOT NULL, document jsonb NOT NULL, version int NOT NULL, by text NOT NULL, updated_at timestamptz NOT NULL);
     CREATE INDEX readings_sheet ON readings ((sheet->>'model'), ((sheet->>'revision')::int));`,
-  'DROP INDEX readings_sheet; DROP TABLE sheet_drafts; ALTER TABLE spec_sheets DROP COLUMN published_by, DROP COLUMN published_at; ALTER TABLE machines DROP COLUMN equipment, DROP COLUMN rejudged;'),
+    'DROP INDEX readings_sheet; DROP TABLE sheet_drafts; ALTER TABLE spec_sheets DROP COLUMN published_by, DROP COLUMN published_at; ALTER TABLE machines DROP COLUMN equipment, DROP COLUMN rejudged;',
+  ),
 ];
 
 /** Brings the tables up to date, one process at a time: an advisory lock is held on one connection meanwhile. Returns the names run. */
@@ -65,7 +75,12 @@ export async function unmigrate(sequelize: Sequelize): Promise<void> {
 }
 
 function migrator(sequelize: Sequelize): Umzug<QueryInterface> {
-  return new Umzug({ migrations: MIGRATIONS, context: sequelize.getQueryInterface(), storage: new SettingsOfMigrations(sequelize), logger: undefined });
+  return new Umzug({
+    migrations: MIGRATIONS,
+    context: sequelize.getQueryInterface(),
+    storage: new SettingsOfMigrations(sequelize),
+    logger: undefined,
+  });
 }
 
 /** Remembers which migrations ran, in a table of its own. */
@@ -75,7 +90,9 @@ class SettingsOfMigrations {
     await this.sequelize.query('INSERT INTO migrations VALUES (:name)', { replacements: { name } });
   }
   async unlogMigration({ name }: { name: string }): Promise<void> {
-    await this.sequelize.query('DELETE FROM migrations WHERE name = :name', { replacements: { name } });
+    await this.sequelize.query('DELETE FROM migrations WHERE name = :name', {
+      replacements: { name },
+    });
   }
   async executed(): Promise<string[]> {
     await this.sequelize.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY)');

@@ -1,13 +1,33 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
-import type { Machine, Person, Reading, SpecSheet, Visit, WorkItem } from '@green-tally/core/contracts';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+import type {
+  Machine,
+  Person,
+  Reading,
+  SpecSheet,
+  Visit,
+  WorkItem,
+} from '@green-tally/core/contracts';
 
 /** The tables. Facts are append-only; a correction is a new row that strikes an old one. Timestamps are UTC. */
-export class BranchRow extends Model<InferAttributes<BranchRow>, InferCreationAttributes<BranchRow>> {
+export class BranchRow extends Model<
+  InferAttributes<BranchRow>,
+  InferCreationAttributes<BranchRow>
+> {
   declare id: string;
   declare name: string;
 }
 
-export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
+export class PersonRow extends Model<
+  InferAttributes<PersonRow>,
+  InferCreationAttributes<PersonRow>
+> {
   declare id: string;
   declare name: string;
   declare signIn: string;
@@ -16,7 +36,10 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
   declare branch: string;
 }
 
-export class MachineRow extends Model<InferAttributes<MachineRow>, InferCreationAttributes<MachineRow>> {
+export class MachineRow extends Model<
+  InferAttributes<MachineRow>,
+  InferCreationAttributes<MachineRow>
+> {
   declare id: string;
   declare serial: string;
   declare model: string;
@@ -59,7 +82,10 @@ export class WalkRow extends Model<InferAttributes<WalkRow>, InferCreationAttrib
   declare noticed: string;
 }
 
-export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
+export class ReadingRow extends Model<
+  InferAttributes<ReadingRow>,
+  InferCreationAttributes<ReadingRow>
+> {
   declare id: string;
   declare machineId: string;
   declare walkId: CreationOptional<string | null>;
@@ -107,7 +133,10 @@ export class VisitRow extends Model<InferAttributes<VisitRow>, InferCreationAttr
   declare version: number;
 }
 
-export class SettingRow extends Model<InferAttributes<SettingRow>, InferCreationAttributes<SettingRow>> {
+export class SettingRow extends Model<
+  InferAttributes<SettingRow>,
+  InferCreationAttributes<SettingRow>
+> {
   declare key: string;
   declare value: string;
 }
@@ -126,26 +155,127 @@ const maybeUuid = { type: DataTypes.UUID, allowNull: true } as const;
 
 /** Sequelize writes into the attribute objects it is given, so each table gets its own copies. */
 function own<T extends Record<string, object>>(attributes: T): T {
-  return Object.fromEntries(Object.entries(attributes).map(([name, attribute]) => [name, { ...attribute }])) as T;
+  return Object.fromEntries(
+    Object.entries(attributes).map(([name, attribute]) => [name, { ...attribute }]),
+  ) as T;
 }
 
 /** Ties the models to one connection. Tables are made by migrations, never by sync. */
 export function defineModels(sequelize: Sequelize): void {
-  const table = (tableName: string) => ({ sequelize, tableName, timestamps: false, underscored: true });
+  const table = (tableName: string) => ({
+    sequelize,
+    tableName,
+    timestamps: false,
+    underscored: true,
+  });
   BranchRow.init(own({ id, name: text }), table('branches'));
-  PersonRow.init(own({ id, name: text, signIn: text, passwordHash: text, role: text, branch: text }), table('people'));
-  MachineRow.init(own({ id, serial: text, model: text, customer: text, branch: text, builtOn: day, hours: number, header: maybeJson, harvest: json, equipment: maybeJson, rejudged: maybeJson }), table('machines'));
-  SheetRow.init(own({
-    model: { ...text, primaryKey: true }, revision: { type: DataTypes.INTEGER, primaryKey: true }, document: json,
-    publishedBy: { ...text, defaultValue: 'the books' }, publishedAt: { ...moment, defaultValue: DataTypes.NOW },
-  }), table('spec_sheets'));
-  DraftRow.init(own({ model: { ...text, primaryKey: true }, basedOn: { type: DataTypes.INTEGER, allowNull: false }, document: json, version: { type: DataTypes.INTEGER, allowNull: false }, by: text, updatedAt: moment }), table('sheet_drafts'));
-  WalkRow.init(own({ id, machineId: uuid, startedAt: moment, finishedAt: maybeMoment, madeSafeAt: maybeMoment, hours: number, by: text, noticed: text }), table('walks'));
-  ReadingRow.init(own({
-    id, machineId: uuid, walkId: maybeUuid, checkId: text, sheet: json, place: text, state: text, value: json, renewed: flag, settled: flag,
-    positionConfirmed: flag, tool: maybeJson, takenAt: moment, hours: number, by: text, note: text, strikes: maybeUuid,
-  }), table('readings'));
-  WorkRow.init(own({ id, machineId: uuid, checkId: text, decision: text, places: json, reason: text, minutes: number, cover: maybeJson, parts: json, acceptedBy: text, acceptedAt: moment, withdrawnAt: maybeMoment }), table('work_items'));
-  VisitRow.init(own({ id, machineId: uuid, technicianId: uuid, startsOn: day, endsOn: day, hours: number, site: text, note: text, workIds: json, version: { type: DataTypes.INTEGER, allowNull: false } }), table('visits'));
+  PersonRow.init(
+    own({ id, name: text, signIn: text, passwordHash: text, role: text, branch: text }),
+    table('people'),
+  );
+  MachineRow.init(
+    own({
+      id,
+      serial: text,
+      model: text,
+      customer: text,
+      branch: text,
+      builtOn: day,
+      hours: number,
+      header: maybeJson,
+      harvest: json,
+      equipment: maybeJson,
+      rejudged: maybeJson,
+    }),
+    table('machines'),
+  );
+  SheetRow.init(
+    own({
+      model: { ...text, primaryKey: true },
+      revision: { type: DataTypes.INTEGER, primaryKey: true },
+      document: json,
+      publishedBy: { ...text, defaultValue: 'the books' },
+      publishedAt: { ...moment, defaultValue: DataTypes.NOW },
+    }),
+    table('spec_sheets'),
+  );
+  DraftRow.init(
+    own({
+      model: { ...text, primaryKey: true },
+      basedOn: { type: DataTypes.INTEGER, allowNull: false },
+      document: json,
+      version: { type: DataTypes.INTEGER, allowNull: false },
+      by: text,
+      updatedAt: moment,
+    }),
+    table('sheet_drafts'),
+  );
+  WalkRow.init(
+    own({
+      id,
+      machineId: uuid,
+      startedAt: moment,
+      finishedAt: maybeMoment,
+      madeSafeAt: maybeMoment,
+      hours: number,
+      by: text,
+      noticed: text,
+    }),
+    table('walks'),
+  );
+  ReadingRow.init(
+    own({
+      id,
+      machineId: uuid,
+      walkId: maybeUuid,
+      checkId: text,
+      sheet: json,
+      place: text,
+      state: text,
+      value: json,
+      renewed: flag,
+      settled: flag,
+      positionConfirmed: flag,
+      tool: maybeJson,
+      takenAt: moment,
+      hours: number,
+      by: text,
+      note: text,
+      strikes: maybeUuid,
+    }),
+    table('readings'),
+  );
+  WorkRow.init(
+    own({
+      id,
+      machineId: uuid,
+      checkId: text,
+      decision: text,
+      places: json,
+      reason: text,
+      minutes: number,
+      cover: maybeJson,
+      parts: json,
+      acceptedBy: text,
+      acceptedAt: moment,
+      withdrawnAt: maybeMoment,
+    }),
+    table('work_items'),
+  );
+  VisitRow.init(
+    own({
+      id,
+      machineId: uuid,
+      technicianId: uuid,
+      startsOn: day,
+      endsOn: day,
+      hours: number,
+      site: text,
+      note: text,
+      workIds: json,
+      version: { type: DataTypes.INTEGER, allowNull: false },
+    }),
+    table('visits'),
+  );
   SettingRow.init(own({ key: { ...text, primaryKey: true }, value: text }), table('settings'));
 }

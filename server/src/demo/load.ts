@@ -1,5 +1,17 @@
 import { DEMO_PASSWORD, scenario } from '@green-tally/demo';
-import { BranchRow, factsChanged, insertReadings, MachineRow, PersonRow, SettingRow, SheetRow, VisitRow, WalkRow, WorkRow, type Database } from '../db';
+import {
+  BranchRow,
+  factsChanged,
+  insertReadings,
+  MachineRow,
+  PersonRow,
+  SettingRow,
+  SheetRow,
+  VisitRow,
+  WalkRow,
+  WorkRow,
+  type Database,
+} from '../db';
 import { hashPassword } from '../people/passwords';
 
 /** Loads the invented dealership into an empty database; leaves one that has people alone. Returns the demo's stated day. */
@@ -8,14 +20,46 @@ export async function loadDemo(db: Database): Promise<string> {
   if (await PersonRow.count()) return (await SettingRow.findByPk('statedDay'))?.value ?? demo.today;
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   await db.sequelize.transaction(async (transaction) => {
-    await BranchRow.bulkCreate(demo.branches.map((name, i) => ({ id: `0197a000-0000-7000-8000-00000000000${i + 1}`, name })), { transaction });
-    await PersonRow.bulkCreate(demo.people.map((p) => ({ ...p, passwordHash })), { transaction });
-    await MachineRow.bulkCreate(demo.machines.map((m) => ({ ...m })), { transaction });
-    await SheetRow.bulkCreate(demo.sheets.map((s) => ({ model: s.model, revision: s.revision, document: s, publishedBy: 'Rhea Aldane', publishedAt: new Date('2026-02-02T08:00:00Z') })), { transaction });
-    await WalkRow.bulkCreate(demo.walks.map((w) => ({ ...w, startedAt: new Date(w.startedAt), finishedAt: w.finishedAt ? new Date(w.finishedAt) : null, madeSafeAt: w.madeSafeAt ? new Date(w.madeSafeAt) : null })), { transaction });
+    await BranchRow.bulkCreate(
+      demo.branches.map((name, i) => ({ id: `0197a000-0000-7000-8000-00000000000${i + 1}`, name })),
+      { transaction },
+    );
+    await PersonRow.bulkCreate(
+      demo.people.map((p) => ({ ...p, passwordHash })),
+      { transaction },
+    );
+    await MachineRow.bulkCreate(
+      demo.machines.map((m) => ({ ...m })),
+      { transaction },
+    );
+    await SheetRow.bulkCreate(
+      demo.sheets.map((s) => ({
+        model: s.model,
+        revision: s.revision,
+        document: s,
+        publishedBy: 'Rhea Aldane',
+        publishedAt: new Date('2026-02-02T08:00:00Z'),
+      })),
+      { transaction },
+    );
+    await WalkRow.bulkCreate(
+      demo.walks.map((w) => ({
+        ...w,
+        startedAt: new Date(w.startedAt),
+        finishedAt: w.finishedAt ? new Date(w.finishedAt) : null,
+        madeSafeAt: w.madeSafeAt ? new Date(w.madeSafeAt) : null,
+      })),
+      { transaction },
+    );
     await insertReadings(db, demo.readings, transaction);
-    await WorkRow.bulkCreate(demo.work.map((w) => ({ ...w, acceptedAt: new Date(w.acceptedAt), withdrawnAt: null })), { transaction });
-    await VisitRow.bulkCreate(demo.visits.map((v) => ({ ...v })), { transaction });
+    await WorkRow.bulkCreate(
+      demo.work.map((w) => ({ ...w, acceptedAt: new Date(w.acceptedAt), withdrawnAt: null })),
+      { transaction },
+    );
+    await VisitRow.bulkCreate(
+      demo.visits.map((v) => ({ ...v })),
+      { transaction },
+    );
     await SettingRow.upsert({ key: 'statedDay', value: demo.today }, { transaction });
     await factsChanged(db, transaction);
   });

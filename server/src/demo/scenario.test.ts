@@ -11,49 +11,112 @@ import { writeReadingsCsv } from '../walks/readingsCsv';
 
 const demo = scenario();
 const files = demo.machines.map((machine) => {
-  const own = <T extends { machineId: string }>(list: readonly T[]) => list.filter((x) => x.machineId === machine.id);
-  return { machine, sheets: [...demo.sheets].filter((s) => [machine.model, machine.header?.model].includes(s.model)), earlier: [], readings: own(demo.readings), walks: own(demo.walks), work: own(demo.work), visits: own(demo.visits) };
+  const own = <T extends { machineId: string }>(list: readonly T[]) =>
+    list.filter((x) => x.machineId === machine.id);
+  return {
+    machine,
+    sheets: [...demo.sheets].filter((s) =>
+      [machine.model, machine.header?.model].includes(s.model),
+    ),
+    earlier: [],
+    readings: own(demo.readings),
+    walks: own(demo.walks),
+    work: own(demo.work),
+    visits: own(demo.visits),
+  };
 });
 
 describe('the invented dealership', () => {
   test('is the same every time', () => expect(scenario()).toEqual(demo));
   test('has three seasons of walks on each booked machine', () => {
-    for (const { walks, machine } of files.filter((f) => f.walks.length)) expect([machine.serial, new Set(walks.map((w) => w.startedAt.slice(0, 4))).size >= 2]).toEqual([machine.serial, true]);
-    expect(new Set(demo.readings.map((r) => r.takenAt.slice(0, 4)))).toEqual(new Set(['2024', '2025', '2026']));
+    for (const { walks, machine } of files.filter((f) => f.walks.length))
+      expect([
+        machine.serial,
+        new Set(walks.map((w) => w.startedAt.slice(0, 4))).size >= 2,
+      ]).toEqual([machine.serial, true]);
+    expect(new Set(demo.readings.map((r) => r.takenAt.slice(0, 4)))).toEqual(
+      new Set(['2024', '2025', '2026']),
+    );
   });
   test('every reading of it could have come through the API', () => {
     const machines = new Map(demo.machines.map((m) => [m.id, m]));
-    expect([...demo.readings, ...demo.onPaper].flatMap((r) => admissionTroubles(r, machines.get(r.machineId)!, demo.sheets, demo.today))).toEqual([]);
+    expect(
+      [...demo.readings, ...demo.onPaper].flatMap((r) =>
+        admissionTroubles(r, machines.get(r.machineId)!, demo.sheets, demo.today),
+      ),
+    ).toEqual([]);
   });
   test('has machines fine, late, waiting, and in false tension', () => {
     const standings = files.map((f) => standingOf(f, demo.today));
     expect(standings.filter((s) => s.late)).toHaveLength(1);
     expect(standings.some((s) => s.hoursOpen === 0 && s.walkState === 'done')).toBe(true);
     expect(standings.filter((s) => s.walkState === 'none').length).toBeGreaterThan(1);
-    expect(standings.flatMap((s) => s.verdicts.flatMap((v) => v.places.flatMap((p) => p.findings.map((f) => f.id))))).toEqual(expect.arrayContaining(['falseTension', 'sidesDiffer', 'looksFineOnly', 'knivesLost', 'reachesLimit']));
+    expect(
+      standings.flatMap((s) =>
+        s.verdicts.flatMap((v) => v.places.flatMap((p) => p.findings.map((f) => f.id))),
+      ),
+    ).toEqual(
+      expect.arrayContaining([
+        'falseTension',
+        'sidesDiffer',
+        'looksFineOnly',
+        'knivesLost',
+        'reachesLimit',
+      ]),
+    );
   });
   test('the shipped sheets are what their book writes, byte for byte', () => {
     const sheets = Object.entries(demoSheets());
-    expect(sheets.map(([name]) => name).sort()).toEqual(['ax5', 'ax7', 'df10', 'gf7', 'rc12', 'w4']);
-    for (const [name, sheet] of sheets) expect([name, readFileSync(resolve(__dirname, '../../../demo/specs', `${name}.json`), 'utf8') === printSheet(sheet)]).toEqual([name, true]);
+    expect(sheets.map(([name]) => name).sort()).toEqual([
+      'ax5',
+      'ax7',
+      'df10',
+      'gf7',
+      'rc12',
+      'w4',
+    ]);
+    for (const [name, sheet] of sheets)
+      expect([
+        name,
+        readFileSync(resolve(__dirname, '../../../demo/specs', `${name}.json`), 'utf8') ===
+          printSheet(sheet),
+      ]).toEqual([name, true]);
   });
   test('the shipped sample file is what the scenario writes', () => {
-    expect(readFileSync(resolve(__dirname, '../../../demo/readings-sample.csv'), 'utf8')).toBe(writeReadingsCsv(demo.onPaper, new Map(demo.machines.map((m) => [m.id, m.serial]))));
+    expect(readFileSync(resolve(__dirname, '../../../demo/readings-sample.csv'), 'utf8')).toBe(
+      writeReadingsCsv(demo.onPaper, new Map(demo.machines.map((m) => [m.id, m.serial]))),
+    );
   });
 });
 
 describe('judging a file in the terminal', () => {
   const root = resolve(__dirname, '../../..');
   const outfile = resolve(root, 'server/dist/judge.test.mjs');
-  const judge = (...args: string[]) => spawnSync(process.execPath, [outfile, ...args], { cwd: root, encoding: 'utf8' });
+  const judge = (...args: string[]) =>
+    spawnSync(process.execPath, [outfile, ...args], { cwd: root, encoding: 'utf8' });
   beforeAll(async () => {
-    await build({ entryPoints: [resolve(root, 'server/src/cli/judge.ts')], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'bundle', banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" }, external: ['pino-http', 'express'], logLevel: 'error' });
+    await build({
+      entryPoints: [resolve(root, 'server/src/cli/judge.ts')],
+      outfile,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      packages: 'bundle',
+      banner: {
+        js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+      },
+      external: ['pino-http', 'express'],
+      logLevel: 'error',
+    });
   });
   test('prints each check with its decision and its numbers', () => {
     const { stdout, status } = judge('demo/readings-sample.csv');
     expect(status).toBe(0);
     expect(stdout).toContain('983 rows, 983 readings read.');
-    expect(stdout).toMatch(/Replace +Gathering chain \(1 of 24: row 8 left\)\n +2\.54 % elongation \(424\.5 mm\)/);
+    expect(stdout).toMatch(
+      /Replace +Gathering chain \(1 of 24: row 8 left\)\n +2\.54 % elongation \(424\.5 mm\)/,
+    );
     expect(stdout).toMatch(/Watch +Fan drive belt/);
   });
   test('a file that is none ends with a sentence, not a stack', () => {

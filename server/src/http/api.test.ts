@@ -6,7 +6,9 @@ import { beltReading, machineId, openPlace, signedIn, type Place } from '../test
 import { mayDo, RIGHTS, type Right } from './roles';
 
 let place: Place;
-beforeAll(async () => { place = await openPlace(); });
+beforeAll(async () => {
+  place = await openPlace();
+});
 afterAll(() => place.close());
 
 const problem = (response: request.Response, status: number, field?: string) => {
@@ -18,13 +20,24 @@ const problem = (response: request.Response, status: number, field?: string) => 
 
 describe('sign in', () => {
   test('the cookie is out of reach of scripts and other sites', async () => {
-    const response = await request(place.app).post('/api/session').send({ signIn: 'INES', password: 'before-harvest' }).expect(201);
+    const response = await request(place.app)
+      .post('/api/session')
+      .send({ signIn: 'INES', password: 'before-harvest' })
+      .expect(201);
     expect(Session.parse(response.body).person?.name).toBe('Ines Marrow');
-    expect(response.get('set-cookie')?.[0]).toMatch(/HttpOnly.*SameSite=Strict|SameSite=Strict.*HttpOnly/);
+    expect(response.get('set-cookie')?.[0]).toMatch(
+      /HttpOnly.*SameSite=Strict|SameSite=Strict.*HttpOnly/,
+    );
   });
   test('a wrong password and an unknown name are answered alike', async () => {
-    const wrong = problem(await request(place.app).post('/api/session').send({ signIn: 'ines', password: 'no' }), 401);
-    const unknown = problem(await request(place.app).post('/api/session').send({ signIn: 'nobody', password: 'no' }), 401);
+    const wrong = problem(
+      await request(place.app).post('/api/session').send({ signIn: 'ines', password: 'no' }),
+      401,
+    );
+    const unknown = problem(
+      await request(place.app).post('/api/session').send({ signIn: 'nobody', password: 'no' }),
+      401,
+    );
     expect(wrong).toEqual(unknown);
   });
   test('signing out ends it', async () => {
@@ -33,18 +46,38 @@ describe('sign in', () => {
     problem(await ines.get('/api/yard'), 401);
   });
   test('a foreign origin cannot write', async () => {
-    problem(await request(place.app).post('/api/session').set('origin', 'https://elsewhere.example').send({ signIn: 'ines', password: 'before-harvest' }), 403);
+    problem(
+      await request(place.app)
+        .post('/api/session')
+        .set('origin', 'https://elsewhere.example')
+        .send({ signIn: 'ines', password: 'before-harvest' }),
+      403,
+    );
   });
 });
 
 describe('who may do what', () => {
   const doors: [Right, 'get' | 'post' | 'put' | 'patch' | 'delete', string][] = [
-    ['look', 'get', '/api/yard'], ['look', 'get', `/api/machines/${machineId('T118')}`], ['look', 'get', '/api/readings.csv'], ['look', 'get', '/api/plan.ics'], ['look', 'get', '/api/people'],
-    ['takeReadings', 'post', '/api/readings:batch'], ['takeReadings', 'put', `/api/walks/${randomUUID()}`], ['acceptWork', 'post', '/api/work'],
-    ['planVisits', 'put', `/api/visits/${randomUUID()}`], ['planVisits', 'delete', `/api/visits/${randomUUID()}`], ['keepMachines', 'post', '/api/machines'], ['keepMachines', 'patch', `/api/machines/${machineId('T118')}`],
-    ['importReadings', 'post', '/api/readings/import'], ['keepSheets', 'post', '/api/specs'], ['keepPeople', 'post', '/api/people'],
+    ['look', 'get', '/api/yard'],
+    ['look', 'get', `/api/machines/${machineId('T118')}`],
+    ['look', 'get', '/api/readings.csv'],
+    ['look', 'get', '/api/plan.ics'],
+    ['look', 'get', '/api/people'],
+    ['takeReadings', 'post', '/api/readings:batch'],
+    ['takeReadings', 'put', `/api/walks/${randomUUID()}`],
+    ['acceptWork', 'post', '/api/work'],
+    ['planVisits', 'put', `/api/visits/${randomUUID()}`],
+    ['planVisits', 'delete', `/api/visits/${randomUUID()}`],
+    ['keepMachines', 'post', '/api/machines'],
+    ['keepMachines', 'patch', `/api/machines/${machineId('T118')}`],
+    ['importReadings', 'post', '/api/readings/import'],
+    ['keepSheets', 'post', '/api/specs'],
+    ['keepPeople', 'post', '/api/people'],
   ];
-  test.each(doors)('%s: %s %s needs signing in', async (_right, method, url) => void problem(await request(place.app)[method](url), 401));
+  test.each(doors)(
+    '%s: %s %s needs signing in',
+    async (_right, method, url) => void problem(await request(place.app)[method](url), 401),
+  );
   test.each(['ines', 'rhea', 'maud'])('%s gets 403 exactly where the table says', async (name) => {
     const agent = await signedIn(place.app, name);
     const role = { ines: 'technician', rhea: 'planner', maud: 'admin' }[name] as 'technician';
@@ -53,7 +86,10 @@ describe('who may do what', () => {
       expect([url, status === 403]).toEqual([url, !mayDo(role, right)]);
     }
   });
-  test('every right is held by an admin', () => expect(Object.values(RIGHTS).every((r) => (r as readonly string[]).includes('admin'))).toBe(true));
+  test('every right is held by an admin', () =>
+    expect(Object.values(RIGHTS).every((r) => (r as readonly string[]).includes('admin'))).toBe(
+      true,
+    ));
   test("a planner cannot change another branch's machine", async () => {
     const corin = await signedIn(place.app, 'corin');
     problem(await corin.patch(`/api/machines/${machineId('T118')}`).send({ hours: 1300 }), 403);
@@ -64,21 +100,33 @@ describe('yard and machine', () => {
   test('machines come by slack, of the own branch, with counts and the next step', async () => {
     const ines = await signedIn(place.app, 'ines');
     const yard = Yard.parse((await ines.get('/api/yard').expect(200)).body);
-    expect(yard.rows.map((r) => r.slack)).toEqual([...yard.rows.map((r) => r.slack)].sort((a, b) => a - b));
+    expect(yard.rows.map((r) => r.slack)).toEqual(
+      [...yard.rows.map((r) => r.slack)].sort((a, b) => a - b),
+    );
     expect(new Set(yard.rows.map((r) => r.machine.branch))).toEqual(new Set(['Upper Larkmoor']));
-    expect(yard.rows[0]).toMatchObject({ late: true, machine: { serial: 'T118' }, counts: { replace: 2 }, next: { id: 'visitLate', day: '2026-07-01' } });
+    expect(yard.rows[0]).toMatchObject({
+      late: true,
+      machine: { serial: 'T118' },
+      counts: { replace: 2 },
+      next: { id: 'visitLate', day: '2026-07-01' },
+    });
   });
   test('every decision word is in the demo, one false tension, one late', async () => {
     const maud = await signedIn(place.app, 'maud');
     const { rows } = Yard.parse((await maud.get('/api/yard')).body);
     expect(rows.length).toBeGreaterThanOrEqual(8);
-    expect(new Set(rows.flatMap((r) => Object.keys(r.counts)))).toEqual(new Set(['holds', 'watch', 'adjust', 'shorten', 'turn', 'replace', 'remeasure']));
+    expect(new Set(rows.flatMap((r) => Object.keys(r.counts)))).toEqual(
+      new Set(['holds', 'watch', 'adjust', 'shorten', 'turn', 'replace', 'remeasure']),
+    );
     expect(rows.filter((r) => r.late)).toHaveLength(1);
   });
   test('the same again is 304', async () => {
     const ines = await signedIn(place.app, 'ines');
     const first = await ines.get('/api/yard');
-    await ines.get('/api/yard').set('if-none-match', first.get('etag') ?? '').expect(304);
+    await ines
+      .get('/api/yard')
+      .set('if-none-match', first.get('etag') ?? '')
+      .expect(304);
   });
   test('a machine brings all that its verdicts need', async () => {
     const ines = await signedIn(place.app, 'ines');
@@ -94,24 +142,43 @@ describe('yard and machine', () => {
   });
   test('harvest before the machine existed is refused by field', async () => {
     const rhea = await signedIn(place.app, 'rhea');
-    const harvest = { crop: 'malting barley', start: '2019-06-30', end: '2026-07-14', areaHa: 520, widthM: 10.7, speedKmh: 6.2, efficiency: 0.72 };
-    problem(await rhea.patch(`/api/machines/${machineId('T118')}`).send({ harvest }), 400, 'harvest.start');
+    const harvest = {
+      crop: 'malting barley',
+      start: '2019-06-30',
+      end: '2026-07-14',
+      areaHa: 520,
+      widthM: 10.7,
+      speedKmh: 6.2,
+      efficiency: 0.72,
+    };
+    problem(
+      await rhea.patch(`/api/machines/${machineId('T118')}`).send({ harvest }),
+      400,
+      'harvest.start',
+    );
   });
 });
 
 describe('readings', () => {
-  const send = async (readings: object[], who = 'ines') => (await signedIn(place.app, who)).post('/api/readings:batch').send({ readings });
+  const send = async (readings: object[], who = 'ines') =>
+    (await signedIn(place.app, who)).post('/api/readings:batch').send({ readings });
 
   test('sent twice, a reading is stored once', async () => {
     const reading = beltReading();
-    expect((await send([reading])).body.results).toEqual([{ id: reading['id'], result: 'accepted' }]);
+    expect((await send([reading])).body.results).toEqual([
+      { id: reading['id'], result: 'accepted' },
+    ]);
     expect(BatchAnswer.parse((await send([reading])).body).results[0]?.result).toBe('duplicate');
     expect(await ReadingRow.count({ where: { id: String(reading['id']) } })).toBe(1);
   });
   test('two tabs sending the same at once store it once', async () => {
     const reading = beltReading();
     const answers = await Promise.all([send([reading]), send([reading]), send([reading])]);
-    expect(answers.map((a) => a.body.results[0].result).sort()).toEqual(['accepted', 'duplicate', 'duplicate']);
+    expect(answers.map((a) => a.body.results[0].result).sort()).toEqual([
+      'accepted',
+      'duplicate',
+      'duplicate',
+    ]);
   });
   test('an id used for other content is not silently changed', async () => {
     const reading = beltReading();
@@ -121,23 +188,55 @@ describe('readings', () => {
     expect((await ReadingRow.findByPk(String(reading['id'])))?.hours).toBe(1285);
   });
   test.each([
-    ['a check the machine does not have', { checkId: 'rotor-gap' }, 'checkId', /has no check "rotor-gap"\. It has: /],
+    [
+      'a check the machine does not have',
+      { checkId: 'rotor-gap' },
+      'checkId',
+      /has no check "rotor-gap"\. It has: /,
+    ],
     ['a place that is not there', { place: 'row 99' }, 'place', /not a place/],
-    ['a day before the machine was built', { takenAt: '2020-01-01T08:00:00Z' }, 'takenAt', /before T118 was built, 2021-03-15/],
+    [
+      'a day before the machine was built',
+      { takenAt: '2020-01-01T08:00:00Z' },
+      'takenAt',
+      /before T118 was built, 2021-03-15/,
+    ],
     ['a day in the future', { takenAt: '2027-01-01T08:00:00Z' }, 'takenAt', /future/],
-    ['another kind of value', { value: { kind: 'feel', feel: 'stuck' } }, 'value.kind', /takes measure/],
-    ['an unknown machine', { machineId: '0197a000-0000-7000-8000-00000000dead' }, 'machineId', /no such machine/],
-    ['a strike of nothing', { strikes: '0197a000-0000-7000-8000-00000000dead' }, 'strikes', /not there/],
+    [
+      'another kind of value',
+      { value: { kind: 'feel', feel: 'stuck' } },
+      'value.kind',
+      /takes measure/,
+    ],
+    [
+      'an unknown machine',
+      { machineId: '0197a000-0000-7000-8000-00000000dead' },
+      'machineId',
+      /no such machine/,
+    ],
+    [
+      'a strike of nothing',
+      { strikes: '0197a000-0000-7000-8000-00000000dead' },
+      'strikes',
+      /not there/,
+    ],
   ])('%s is rejected by field and remedy', async (_what, change, field, message) => {
     const { body } = await send([beltReading(change)]);
     expect(body.results[0]).toMatchObject({ result: 'rejected', errors: [{ field }] });
     expect(body.results[0].errors[0].message).toMatch(message);
   });
   test.each([
-    ['a negative length', { value: { kind: 'measure', values: [-3], typed: [], unit: 'mm' } }, 'readings.0.value.values.0'],
+    [
+      'a negative length',
+      { value: { kind: 'measure', values: [-3], typed: [], unit: 'mm' } },
+      'readings.0.value.values.0',
+    ],
     ['text in a number', { hours: 'many' }, 'readings.0.hours'],
     ['no value', { value: undefined }, 'readings.0.value'],
-  ])('%s is a 400 that names it', async (_what, change, field) => void problem(await send([beltReading(change)]), 400, field));
+  ])(
+    '%s is a 400 that names it',
+    async (_what, change, field) => void problem(await send([beltReading(change)]), 400, field),
+  );
   test('one bad among good: the good are stored, the bad is told', async () => {
     const [good, bad] = [beltReading(), beltReading({ hours: -1 })];
     const { body } = await send([bad, good]);
@@ -147,17 +246,35 @@ describe('readings', () => {
   test('a body that is no JSON, and one of 5 MB, are refused and the server goes on', async () => {
     const ines = await signedIn(place.app, 'ines');
     problem(await ines.post('/api/readings:batch').type('json').send('{"readings": ['), 400);
-    problem(await ines.post('/api/readings:batch').send({ readings: [beltReading({ note: 'x'.repeat(5_000_000) })] }), 413);
+    problem(
+      await ines
+        .post('/api/readings:batch')
+        .send({ readings: [beltReading({ note: 'x'.repeat(5_000_000) })] }),
+      413,
+    );
     await ines.get('/api/yard').expect(200);
   });
   test('a walk sent twice is one walk, and finishing it is kept', async () => {
     const ines = await signedIn(place.app, 'ines');
     const id = randomUUID();
-    const walk = { machineId: machineId('T090'), startedAt: '2026-06-09T08:00:00.000Z', finishedAt: null, madeSafeAt: null, hours: 1742, by: 'Ines Marrow', noticed: 'noisy feeder' };
+    const walk = {
+      machineId: machineId('T090'),
+      startedAt: '2026-06-09T08:00:00.000Z',
+      finishedAt: null,
+      madeSafeAt: null,
+      hours: 1742,
+      by: 'Ines Marrow',
+      noticed: 'noisy feeder',
+    };
     await ines.put(`/api/walks/${id}`).send(walk).expect(200);
-    await ines.put(`/api/walks/${id}`).send({ ...walk, finishedAt: '2026-06-09T09:00:00.000Z' }).expect(200);
+    await ines
+      .put(`/api/walks/${id}`)
+      .send({ ...walk, finishedAt: '2026-06-09T09:00:00.000Z' })
+      .expect(200);
     const file = MachineFile.parse((await ines.get(`/api/machines/${machineId('T090')}`)).body);
-    expect(file.walks.filter((w) => w.id === id)).toEqual([expect.objectContaining({ finishedAt: '2026-06-09T09:00:00.000Z', noticed: 'noisy feeder' })]);
+    expect(file.walks.filter((w) => w.id === id)).toEqual([
+      expect.objectContaining({ finishedAt: '2026-06-09T09:00:00.000Z', noticed: 'noisy feeder' }),
+    ]);
   });
 });
 
@@ -165,28 +282,83 @@ describe('work and visits', () => {
   test('accepted work, then a visit: the slack follows, a late one is late, and a stale change is refused', async () => {
     const rhea = await signedIn(place.app, 'rhea');
     const id = machineId('T104');
-    const row = async () => Yard.parse((await rhea.get('/api/yard')).body).rows.find((r) => r.machine.id === id);
-    const item = { id: randomUUID(), machineId: id, checkId: 'conveyor-chain-tension', decision: 'shorten', places: ['left', 'right'], reason: 'False tension', minutes: 90, cover: { name: 'doors', minutes: 15 }, parts: [], acceptedBy: 'x', acceptedAt: '2026-06-09T08:00:00.000Z' };
+    const row = async () =>
+      Yard.parse((await rhea.get('/api/yard')).body).rows.find((r) => r.machine.id === id);
+    const item = {
+      id: randomUUID(),
+      machineId: id,
+      checkId: 'conveyor-chain-tension',
+      decision: 'shorten',
+      places: ['left', 'right'],
+      reason: 'False tension',
+      minutes: 90,
+      cover: { name: 'doors', minutes: 15 },
+      parts: [],
+      acceptedBy: 'x',
+      acceptedAt: '2026-06-09T08:00:00.000Z',
+    };
     const again = { ...item, id: randomUUID() };
-    await Promise.all([item, item, again].map((i) => rhea.post('/api/work').send({ items: [i] }).expect(201)));
+    await Promise.all(
+      [item, item, again].map((i) =>
+        rhea
+          .post('/api/work')
+          .send({ items: [i] })
+          .expect(201),
+      ),
+    );
     const [accepted] = MachineFile.parse((await rhea.get(`/api/machines/${id}`)).body).work;
     expect(MachineFile.parse((await rhea.get(`/api/machines/${id}`)).body).work).toHaveLength(1);
     const workId = accepted?.id ?? '';
-    expect(await row()).toMatchObject({ next: { id: 'planVisit', count: 1 }, hoursOpen: 1.75, hoursPlanned: 0 });
+    expect(await row()).toMatchObject({
+      next: { id: 'planVisit', count: 1 },
+      hoursOpen: 1.75,
+      hoursPlanned: 0,
+    });
     const { people } = (await rhea.get('/api/people')).body;
     const technicianId = people.find((p: { signIn: string }) => p.signIn === 'tobin').id;
     const visitId = randomUUID();
-    const plan = (startsOn: string, version: number | null) => rhea.put(`/api/visits/${visitId}`).send({ machineId: id, technicianId, startsOn, site: 'bay', version });
+    const plan = (startsOn: string, version: number | null) =>
+      rhea
+        .put(`/api/visits/${visitId}`)
+        .send({ machineId: id, technicianId, startsOn, site: 'bay', version });
     const visit = Visit.parse((await plan('2026-06-13', null)).body);
-    expect(visit).toMatchObject({ startsOn: '2026-06-15', endsOn: '2026-06-15', hours: 1.75, technician: 'Tobin Vale', workIds: [workId] });
-    expect(await row()).toMatchObject({ slack: 12, late: false, hoursPlanned: 1.75, next: { id: 'visitPlanned' } });
+    expect(visit).toMatchObject({
+      startsOn: '2026-06-15',
+      endsOn: '2026-06-15',
+      hours: 1.75,
+      technician: 'Tobin Vale',
+      workIds: [workId],
+    });
+    expect(await row()).toMatchObject({
+      slack: 12,
+      late: false,
+      hoursPlanned: 1.75,
+      next: { id: 'visitPlanned' },
+    });
     await plan('2026-07-06', 1);
     expect(await row()).toMatchObject({ late: true, next: { id: 'visitLate' } });
     problem(await plan('2026-06-16', 1), 409);
     problem(await plan('2026-06-01', 2), 400, 'startsOn');
     problem(await plan('2019-06-01', 2), 400, 'startsOn');
-    problem(await rhea.put(`/api/visits/${randomUUID()}`).send({ machineId: id, technicianId: randomUUID(), startsOn: '2026-06-16', version: null }), 400, 'technicianId');
-    problem(await rhea.put(`/api/visits/${randomUUID()}`).send({ machineId: machineId('T091'), technicianId, startsOn: '2026-06-16', version: null }), 400, 'machineId');
+    problem(
+      await rhea
+        .put(`/api/visits/${randomUUID()}`)
+        .send({ machineId: id, technicianId: randomUUID(), startsOn: '2026-06-16', version: null }),
+      400,
+      'technicianId',
+    );
+    problem(
+      await rhea
+        .put(`/api/visits/${randomUUID()}`)
+        .send({
+          machineId: machineId('T091'),
+          technicianId,
+          startsOn: '2026-06-16',
+          version: null,
+        }),
+      400,
+      'machineId',
+    );
     const calendar = (await rhea.get('/api/plan.ics').expect(200)).text;
     expect(calendar).toContain(`UID:${visitId}@green-tally`);
     expect(calendar).toMatch(/DTSTART;VALUE=DATE:20260706/);
@@ -204,14 +376,54 @@ describe('spec sheets and machines', () => {
     const { sheets } = (await rhea.get('/api/specs')).body;
     await rhea.post('/api/specs').send(sheets[0]).expect(200);
     problem(await rhea.post('/api/specs').send({ ...sheets[0], remark: 'other' }), 409, 'revision');
-    problem(await rhea.post('/api/specs').send({ ...sheets[0], revision: 2, checks: [{ ...sheets[0].checks[0], places: ['left', 'left'] }] }), 400, 'checks.0.places');
-    problem(await rhea.post('/api/machines').send({ id: randomUUID(), serial: 'T118', model: 'AX7', customer: 'x', builtOn: '2021-01-01', hours: 1, header: null, harvest: { crop: 'lentils', start: '2026-07-01', end: '2026-07-09', areaHa: 1, widthM: 1, speedKmh: 1, efficiency: 1 } }), 409, 'serial');
+    problem(
+      await rhea
+        .post('/api/specs')
+        .send({
+          ...sheets[0],
+          revision: 2,
+          checks: [{ ...sheets[0].checks[0], places: ['left', 'left'] }],
+        }),
+      400,
+      'checks.0.places',
+    );
+    problem(
+      await rhea
+        .post('/api/machines')
+        .send({
+          id: randomUUID(),
+          serial: 'T118',
+          model: 'AX7',
+          customer: 'x',
+          builtOn: '2021-01-01',
+          hours: 1,
+          header: null,
+          harvest: {
+            crop: 'lentils',
+            start: '2026-07-01',
+            end: '2026-07-09',
+            areaHa: 1,
+            widthM: 1,
+            speedKmh: 1,
+            efficiency: 1,
+          },
+        }),
+      409,
+      'serial',
+    );
   });
 });
 
 test('the API describes itself in OpenAPI 3.1', async () => {
   const { body } = await request(place.app).get('/api/openapi.json').expect(200);
   expect(body.openapi).toBe('3.1.0');
-  expect(Object.keys(body.paths)).toEqual(expect.arrayContaining(['/api/yard', '/api/readings:batch', '/api/machines/{id}', '/api/plan.ics']));
+  expect(Object.keys(body.paths)).toEqual(
+    expect.arrayContaining([
+      '/api/yard',
+      '/api/readings:batch',
+      '/api/machines/{id}',
+      '/api/plan.ics',
+    ]),
+  );
   expect(body.components.schemas.Reading.properties.takenAt).toBeDefined();
 });

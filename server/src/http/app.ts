@@ -33,16 +33,29 @@ export function createApp(setting: Setting): Express {
   const app = express();
   app.set('trust proxy', 'loopback');
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: pino({ level: setting.logLevel ?? 'warn' }), genReqId: () => randomUUID() }));
-  app.use(helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'", 'data:'],
-        workerSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+  app.use(
+    pinoHttp({ logger: pino({ level: setting.logLevel ?? 'warn' }), genReqId: () => randomUUID() }),
+  );
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'", 'blob:'],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
       },
-    },
-  }));
+    }),
+  );
   app.use(compression());
   const api = express.Router();
   api.use(sessions(setting.db, setting.sessionSecret), ownOrigin);

@@ -11,6 +11,7 @@ export function clockFor(statedDay?: string): Clock {
     const real = new Date();
     return statedDay ? new Date(`${statedDay}T${real.toISOString().slice(11)}`) : real;
   };
-  const localDay = (date: Date) => `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
+  const localDay = (date: Date) =>
+    `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
   return { now, today: () => statedDay ?? localDay(now()) };
 }

@@ -33,7 +33,11 @@ export function sessions(db: Database, secret: string): RequestHandler {
 export const ownOrigin: RequestHandler = (req, _res, next) => {
   const origin = req.get('origin');
   const reading = ['GET', 'HEAD', 'OPTIONS'].includes(req.method);
-  if (!reading && (req.get('sec-fetch-site') === 'cross-site' || (origin && origin !== 'null' && new URL(origin).host !== req.get('host')))) {
+  if (
+    !reading &&
+    (req.get('sec-fetch-site') === 'cross-site' ||
+      (origin && origin !== 'null' && new URL(origin).host !== req.get('host')))
+  ) {
     throw new ProblemError(403, 'Wrong origin', 'Changes are only taken from the app itself.');
   }
   next();
@@ -44,7 +48,12 @@ export function allow(right: Right): RequestHandler {
   return async (req, res, next) => {
     const person = req.session.personId ? await findPerson(req.session.personId) : null;
     if (!person) throw new ProblemError(401, 'Not signed in', 'Sign in first.');
-    if (!mayDo(person.role, right)) throw new ProblemError(403, 'Not yours to do', `A ${person.role} cannot do this here. Ask a planner or admin.`);
+    if (!mayDo(person.role, right))
+      throw new ProblemError(
+        403,
+        'Not yours to do',
+        `A ${person.role} cannot do this here. Ask a planner or admin.`,
+      );
     res.locals['person'] = person;
     next();
   };

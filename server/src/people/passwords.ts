@@ -1,4 +1,9 @@
-import { randomBytes, scrypt as scryptCallback, timingSafeEqual, type ScryptOptions } from 'node:crypto';
+import {
+  randomBytes,
+  scrypt as scryptCallback,
+  timingSafeEqual,
+  type ScryptOptions,
+} from 'node:crypto';
 import { promisify } from 'node:util';
 
 const scrypt = promisify<string, Buffer, number, ScryptOptions, Buffer>(scryptCallback);
@@ -17,6 +22,9 @@ export async function passwordFits(password: string, hash: string): Promise<bool
   const [, cost, salt, key] = hash.split('$');
   if (!cost || !salt || !key) return false;
   const expected = Buffer.from(key, 'base64');
-  const given = await scrypt(password, Buffer.from(salt, 'base64'), expected.length, { ...COST, N: Number(cost) });
+  const given = await scrypt(password, Buffer.from(salt, 'base64'), expected.length, {
+    ...COST,
+    N: Number(cost),
+  });
   return timingSafeEqual(expected, given);
 }

@@ -6,7 +6,13 @@ import { BranchRow, PersonRow, type Database } from '../db';
 import { ProblemError } from '../http/problem';
 import { hashPassword, passwordFits } from './passwords';
 
-const toPerson = (row: PersonRow): Person => ({ id: row.id, name: row.name, signIn: row.signIn, role: row.role, branch: row.branch });
+const toPerson = (row: PersonRow): Person => ({
+  id: row.id,
+  name: row.name,
+  signIn: row.signIn,
+  role: row.role,
+  branch: row.branch,
+});
 
 export async function findPerson(id: string): Promise<Person | null> {
   const row = await PersonRow.findByPk(id);
@@ -21,8 +27,17 @@ export async function listPeople(): Promise<Person[]> {
 const NOBODY = hashPassword(uuidv7());
 
 /** The person behind a sign-in name and password, or null. */
-export async function signInAs(signIn: string, password: string, db: Database): Promise<Person | null> {
-  const row = await PersonRow.findOne({ where: db.sequelize.where(db.sequelize.fn('lower', db.sequelize.col('sign_in')), signIn.toLowerCase()) });
+export async function signInAs(
+  signIn: string,
+  password: string,
+  db: Database,
+): Promise<Person | null> {
+  const row = await PersonRow.findOne({
+    where: db.sequelize.where(
+      db.sequelize.fn('lower', db.sequelize.col('sign_in')),
+      signIn.toLowerCase(),
+    ),
+  });
   const fits = await passwordFits(password, row?.passwordHash ?? (await NOBODY));
   return row && fits ? toPerson(row) : null;
 }
@@ -31,19 +46,49 @@ export async function signInAs(signIn: string, password: string, db: Database): 
 export async function setUp(setup: z.infer<typeof Setup>, db: Database): Promise<Person> {
   return db.sequelize.transaction(async (transaction) => {
     await db.sequelize.query('SELECT pg_advisory_xact_lock(7142)', { transaction });
-    if (await PersonRow.count({ transaction })) throw new ProblemError(409, 'Already set up', 'This place has people already. Sign in instead.');
+    if (await PersonRow.count({ transaction }))
+      throw new ProblemError(
+        409,
+        'Already set up',
+        'This place has people already. Sign in instead.',
+      );
     await BranchRow.create({ id: uuidv7(), name: setup.branch }, { transaction });
-    const row = await PersonRow.create({ id: uuidv7(), name: setup.name, signIn: setup.signIn, passwordHash: await hashPassword(setup.password), role: 'admin', branch: setup.branch }, { transaction });
+    const row = await PersonRow.create(
+      {
+        id: uuidv7(),
+        name: setup.name,
+        signIn: setup.signIn,
+        passwordHash: await hashPassword(setup.password),
+        role: 'admin',
+        branch: setup.branch,
+      },
+      { transaction },
+    );
     return toPerson(row);
   });
 }
 
 /** Adds a person to a branch. @throws ProblemError 409 when the sign-in name is taken */
-export async function addPerson(person: z.infer<typeof NewPerson>, branch: string): Promise<Person> {
+export async function addPerson(
+  person: z.infer<typeof NewPerson>,
+  branch: string,
+): Promise<Person> {
   try {
-    return toPerson(await PersonRow.create({ id: uuidv7(), name: person.name, signIn: person.signIn, role: person.role, branch, passwordHash: await hashPassword(person.password) }));
+    return toPerson(
+      await PersonRow.create({
+        id: uuidv7(),
+        name: person.name,
+        signIn: person.signIn,
+        role: person.role,
+        branch,
+        passwordHash: await hashPassword(person.password),
+      }),
+    );
   } catch (error) {
-    if (error instanceof UniqueConstraintError) throw new ProblemError(409, 'Name taken', `"${person.signIn}" is taken.`, [{ field: 'signIn', message: 'wanted a sign-in name that nobody has yet' }]);
+    if (error instanceof UniqueConstraintError)
+      throw new ProblemError(409, 'Name taken', `"${person.signIn}" is taken.`, [
+        { field: 'signIn', message: 'wanted a sign-in name that nobody has yet' },
+      ]);
     throw error;
   }
 }

@@ -4,7 +4,9 @@ import { migrate, unmigrate } from '../db';
 import { openPlace, type Place } from '../testing/place';
 
 let place: Place;
-beforeAll(async () => { place = await openPlace({ demo: false }); });
+beforeAll(async () => {
+  place = await openPlace({ demo: false });
+});
 afterAll(() => place.close());
 
 test('migrations run up from empty, are remembered, and come down again', async () => {
@@ -22,11 +24,28 @@ test('two processes migrating at once agree', async () => {
 test('the first visit makes the first admin and branch, and only the first', async () => {
   const agent = request.agent(place.app);
   expect(Session.parse((await agent.get('/api/session')).body).needsSetup).toBe(true);
-  const weak = await agent.post('/api/setup').send({ branch: 'Here', name: 'Ada', signIn: 'ada', password: 'short' }).expect(400);
-  expect(weak.body.errors).toEqual([{ field: 'password', message: 'wanted a password of at least 10 characters' }]);
-  await agent.post('/api/setup').send({ branch: 'Here', name: 'Ada', signIn: 'ada', password: 'long enough now' }).expect(201);
-  await request(place.app).post('/api/setup').send({ branch: 'Here', name: 'Eve', signIn: 'eve', password: 'long enough now' }).expect(409);
-  await agent.post('/api/people').send({ name: 'Ben', signIn: 'ben', password: 'long enough now', role: 'technician' }).expect(201);
-  const taken = await agent.post('/api/people').send({ name: 'Ben', signIn: 'BEN', password: 'long enough now', role: 'technician' }).expect(409);
+  const weak = await agent
+    .post('/api/setup')
+    .send({ branch: 'Here', name: 'Ada', signIn: 'ada', password: 'short' })
+    .expect(400);
+  expect(weak.body.errors).toEqual([
+    { field: 'password', message: 'wanted a password of at least 10 characters' },
+  ]);
+  await agent
+    .post('/api/setup')
+    .send({ branch: 'Here', name: 'Ada', signIn: 'ada', password: 'long enough now' })
+    .expect(201);
+  await request(place.app)
+    .post('/api/setup')
+    .send({ branch: 'Here', name: 'Eve', signIn: 'eve', password: 'long enough now' })
+    .expect(409);
+  await agent
+    .post('/api/people')
+    .send({ name: 'Ben', signIn: 'ben', password: 'long enough now', role: 'technician' })
+    .expect(201);
+  const taken = await agent
+    .post('/api/people')
+    .send({ name: 'Ben', signIn: 'BEN', password: 'long enough now', role: 'technician' })
+    .expect(409);
   expect(taken.body.errors[0].field).toBe('signIn');
 });

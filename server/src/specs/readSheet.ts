@@ -15,21 +15,45 @@ const MOST_TOLD = 200;
  * Reads a sheet from its file, JSON or YAML.
  * @returns the sheet, or every trouble with its line; never half a sheet
  */
-export function readSheet(text: string): { sheet: SpecSheet; troubles: [] } | { sheet: undefined; troubles: SheetTrouble[]; model: string } {
-  if (!text.trim()) throw new ProblemError(400, 'An empty file', 'Choose a spec sheet, JSON or YAML.');
+export function readSheet(
+  text: string,
+):
+  | { sheet: SpecSheet; troubles: [] }
+  | { sheet: undefined; troubles: SheetTrouble[]; model: string } {
+  if (!text.trim())
+    throw new ProblemError(400, 'An empty file', 'Choose a spec sheet, JSON or YAML.');
   // well-formed JSON is read fast; lines are only looked for when something is wrong
   const plain = jsonOf(text);
   const parsed = plain === undefined ? undefined : SpecSheet.safeParse(plain);
   if (parsed?.success) return { sheet: parsed.data, troubles: [] };
   const lines = new LineCounter();
-  const document = parseDocument(text, { lineCounter: lines, prettyErrors: false, uniqueKeys: true });
-  if (document.errors.length) return { sheet: undefined, model: '', troubles: document.errors.slice(0, MOST_TOLD).map((e) => ({ line: lines.linePos(e.pos[0]).line, field: 'file', message: e.message })) };
+  const document = parseDocument(text, {
+    lineCounter: lines,
+    prettyErrors: false,
+    uniqueKeys: true,
+  });
+  if (document.errors.length)
+    return {
+      sheet: undefined,
+      model: '',
+      troubles: document.errors
+        .slice(0, MOST_TOLD)
+        .map((e) => ({ line: lines.linePos(e.pos[0]).line, field: 'file', message: e.message })),
+    };
   const result = SpecSheet.safeParse(valueOf(document));
   if (result.success) return { sheet: result.data, troubles: [] };
   const model = document.get('model');
   return {
-    sheet: undefined, model: typeof model === 'string' ? model : '',
-    troubles: result.error.issues.slice(0, MOST_TOLD).map((issue) => ({ line: lineOf(document, issue.path, lines), field: issue.path.join('.') || 'sheet', message: issue.message.startsWith('Invalid') ? issue.message : `wanted ${issue.message}` })).sort((a, b) => a.line - b.line),
+    sheet: undefined,
+    model: typeof model === 'string' ? model : '',
+    troubles: result.error.issues
+      .slice(0, MOST_TOLD)
+      .map((issue) => ({
+        line: lineOf(document, issue.path, lines),
+        field: issue.path.join('.') || 'sheet',
+        message: issue.message.startsWith('Invalid') ? issue.message : `wanted ${issue.message}`,
+      }))
+      .sort((a, b) => a.line - b.line),
   };
 }
 
@@ -37,7 +61,11 @@ function valueOf(document: Document): unknown {
   try {
     return document.toJS({ maxAliasCount: 50 });
   } catch (error) {
-    throw new ProblemError(400, 'Not a spec sheet', error instanceof Error ? error.message : 'The file cannot be read.');
+    throw new ProblemError(
+      400,
+      'Not a spec sheet',
+      error instanceof Error ? error.message : 'The file cannot be read.',
+    );
   }
 }
 

@@ -25,12 +25,20 @@ export async function openPlace({ demo = true } = {}): Promise<Place> {
   const url = base.replace(/\/[^/]+$/, `/${name}`);
   const db = await openDatabase(url);
   if (demo) await loadDemo(db);
-  const app = createApp({ db, clock: clockFor(DEMO_DAY), sessionSecret: 'test', logLevel: 'silent' });
+  const app = createApp({
+    db,
+    clock: clockFor(DEMO_DAY),
+    sessionSecret: 'test',
+    logLevel: 'silent',
+  });
   return { app, db, url, close: () => db.close() };
 }
 
 /** A signed-in agent that keeps its cookie. */
-export async function signedIn(app: Express, signIn: string): Promise<ReturnType<typeof request.agent>> {
+export async function signedIn(
+  app: Express,
+  signIn: string,
+): Promise<ReturnType<typeof request.agent>> {
   const agent = request.agent(app);
   await agent.post('/api/session').send({ signIn, password: DEMO_PASSWORD }).expect(201);
   return agent;
@@ -40,6 +48,22 @@ export const machineId = (serial: string): string => demoId(`machine ${serial}`)
 
 /** A well-formed fan-belt reading of T118, with changes. */
 export const beltReading = (change: object = {}): Record<string, unknown> => ({
-  id: randomUUID(), machineId: machineId('T118'), walkId: null, checkId: 'fan-drive-belt', sheet: { model: 'AX7', revision: 1 }, place: 'belt', state: 'asFound',
-  value: { kind: 'measure', values: [37.2], typed: ['37.2'], unit: 'mm' }, renewed: false, settled: false, positionConfirmed: true, tool: null, takenAt: '2026-06-09T08:00:00.000Z', hours: 1285, by: 'Ines Marrow', note: '', strikes: null, ...change,
+  id: randomUUID(),
+  machineId: machineId('T118'),
+  walkId: null,
+  checkId: 'fan-drive-belt',
+  sheet: { model: 'AX7', revision: 1 },
+  place: 'belt',
+  state: 'asFound',
+  value: { kind: 'measure', values: [37.2], typed: ['37.2'], unit: 'mm' },
+  renewed: false,
+  settled: false,
+  positionConfirmed: true,
+  tool: null,
+  takenAt: '2026-06-09T08:00:00.000Z',
+  hours: 1285,
+  by: 'Ines Marrow',
+  note: '',
+  strikes: null,
+  ...change,
 });

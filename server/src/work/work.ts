@@ -2,7 +2,17 @@ import type { Transaction } from 'sequelize';
 import type { Person, WorkItem } from '@green-tally/core/contracts';
 import { standingOf } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
-import { currentSheets, factsChanged, machineFiles, MachineRow, toMachine, toWork, VisitRow, WorkRow, type Database } from '../db';
+import {
+  currentSheets,
+  factsChanged,
+  machineFiles,
+  MachineRow,
+  toMachine,
+  toWork,
+  VisitRow,
+  WorkRow,
+  type Database,
+} from '../db';
 import { notFound, ProblemError } from '../http/problem';
 import { inBranch } from '../http/roles';
 
@@ -10,7 +20,12 @@ import { inBranch } from '../http/roles';
 export async function machineToChange(id: string, person: Person): Promise<MachineRow> {
   const machine = await MachineRow.findByPk(id);
   if (!machine) throw notFound('machine');
-  if (!inBranch(person, machine.branch)) throw new ProblemError(403, 'Another branch', `${machine.serial} belongs to ${machine.branch}; you work for ${person.branch}.`);
+  if (!inBranch(person, machine.branch))
+    throw new ProblemError(
+      403,
+      'Another branch',
+      `${machine.serial} belongs to ${machine.branch}; you work for ${person.branch}.`,
+    );
   return machine;
 }
 
@@ -18,12 +33,22 @@ export async function machineToChange(id: string, person: Person): Promise<Machi
  * Stores accepted decisions, all or none. One that is there already is left as it is, and a check that has open work takes
  * no second item: two people, or two taps, accept it once.
  */
-export async function acceptWork(db: Database, items: readonly WorkItem[], person: Person, today: string): Promise<WorkItem[]> {
+export async function acceptWork(
+  db: Database,
+  items: readonly WorkItem[],
+  person: Person,
+  today: string,
+): Promise<WorkItem[]> {
   const sheets = await currentSheets();
   for (const item of items) {
     const machine = toMachine(await machineToChange(item.machineId, person));
     if (!checksFor(machine, sheets).some((c) => c.id === item.checkId)) {
-      throw new ProblemError(400, 'Some of this cannot be used', `${machine.serial} has no check "${item.checkId}".`, [{ field: 'checkId', message: 'wanted a check of this machine' }]);
+      throw new ProblemError(
+        400,
+        'Some of this cannot be used',
+        `${machine.serial} has no check "${item.checkId}".`,
+        [{ field: 'checkId', message: 'wanted a check of this machine' }],
+      );
     }
   }
   return db.sequelize.transaction(async (transaction) => {
@@ -31,24 +56,47 @@ export async function acceptWork(db: Database, items: readonly WorkItem[], perso
     const open = await openChecks([...new Set(items.map((i) => i.machineId))], today, transaction);
     for (const item of items) {
       const there = await WorkRow.findByPk(item.id, { transaction });
-      if (!there && !open.has(`${item.machineId} ${item.checkId}`)) await WorkRow.create({ ...item, acceptedBy: person.name, acceptedAt: new Date(item.acceptedAt), withdrawnAt: null }, { transaction });
+      if (!there && !open.has(`${item.machineId} ${item.checkId}`))
+        await WorkRow.create(
+          {
+            ...item,
+            acceptedBy: person.name,
+            acceptedAt: new Date(item.acceptedAt),
+            withdrawnAt: null,
+          },
+          { transaction },
+        );
     }
     await factsChanged(db, transaction);
-    return (await WorkRow.findAll({ where: { id: items.map((i) => i.id) }, transaction })).map(toWork);
+    return (await WorkRow.findAll({ where: { id: items.map((i) => i.id) }, transaction })).map(
+      toWork,
+    );
   });
 }
 
 /** Checks of some machines with work accepted and not yet done, as "machine check". */
-async function openChecks(machineIds: readonly string[], today: string, transaction: Transaction): Promise<Set<string>> {
+async function openChecks(
+  machineIds: readonly string[],
+  today: string,
+  transaction: Transaction,
+): Promise<Set<string>> {
   const open = new Set<string>();
   for (const id of machineIds) {
-    for (const file of await machineFiles({ id }, transaction)) standingOf(file, today).work.filter((w) => !w.done).forEach((w) => open.add(`${id} ${w.checkId}`));
+    for (const file of await machineFiles({ id }, transaction))
+      standingOf(file, today)
+        .work.filter((w) => !w.done)
+        .forEach((w) => open.add(`${id} ${w.checkId}`));
   }
   return open;
 }
 
 /** Takes an accepted item back; it stays on record with the time it was withdrawn, and leaves its visit. */
-export async function withdrawWork(db: Database, id: string, person: Person, at: Date): Promise<WorkItem> {
+export async function withdrawWork(
+  db: Database,
+  id: string,
+  person: Person,
+  at: Date,
+): Promise<WorkItem> {
   const row = await WorkRow.findByPk(id);
   if (!row) throw notFound('work item');
   await machineToChange(row.machineId, person);
@@ -56,7 +104,10 @@ export async function withdrawWork(db: Database, id: string, person: Person, at:
     if (!row.withdrawnAt) await row.update({ withdrawnAt: at }, { transaction });
     const visits = await VisitRow.findAll({ where: { machineId: row.machineId }, transaction });
     for (const visit of visits.filter((v) => v.workIds.includes(id))) {
-      await visit.update({ workIds: visit.workIds.filter((w) => w !== id), version: visit.version + 1 }, { transaction });
+      await visit.update(
+        { workIds: visit.workIds.filter((w) => w !== id), version: visit.version + 1 },
+        { transaction },
+      );
     }
     await factsChanged(db, transaction);
     return toWork(row);
