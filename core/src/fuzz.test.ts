@@ -49,22 +49,14 @@ import {
   wearAt,
   wearPosterior,
 } from './forecast';
-import { nextDue, projectHours } from './intervals';
+import { dueInSeason, nextDue, projectHours } from './intervals';
 import { fewestSwaps, massFromHeight, permissibleUnbalance, planKnives, unbalance } from './knives';
 import { daysFor, mustStartBy, visitEnd, workingDaysAfter } from './plan';
 import { madeCheck, reading } from './testing/sheet';
 import { InputError, printAs, printHours, printLength, printQuantity } from './units';
-import {
-  againstLimit,
-  forecastWear,
-  judgeBand,
-  judgeCheck,
-  judgeRepeats,
-  judgeWear,
-  toolUncertainty,
-  wearFraction,
-  type MachineFacts,
-} from './verdict';
+import { againstLimit, judgeRepeats, toolUncertainty } from './findings';
+import { forecastWear, judgeBand, judgeWear, wearFraction, type MachineFacts } from './kinds';
+import { judgeCheck } from './verdict';
 import { leastMovingOrder } from './walk';
 import { labourHours } from './work';
 
@@ -139,7 +131,6 @@ const belt = madeCheck('measure', {
   limit: { type: 'wear', nominal: 38, limit: 35 },
   wearRate: { perHour: 0.0015, sd: 0.0005 },
 });
-const gap = madeCheck('measure', { limit: { type: 'band', low: 2, high: 6 } });
 const tool = { name: 'Caliper', resolution: 0.1 };
 const width = reading('made', 'here', { kind: 'measure', values: [36.6], typed: [], unit: 'mm' });
 
@@ -162,7 +153,12 @@ const CASES: readonly Case[] = [
   of('judgeTooth', judgeTooth, 7.2, { nominal: 8, limit: 6, pairFrom: 0.5 }),
   of('likelyChains', likelyChains, 41.5),
   of('takeUpPlan', takeUpPlan, takeUp),
-  of('elongationFromTravel', elongationFromTravel, 20, 1, 2, 41.4, 94),
+  of(
+    'elongationFromTravel',
+    elongationFromTravel,
+    { used: 20, linksOut: 1 },
+    { strandsPerTravel: 2, pitch: 41.4, loopPitches: 94 },
+  ),
   of(
     'compareStrands',
     compareStrands,
@@ -205,9 +201,14 @@ const CASES: readonly Case[] = [
     nextDue,
     { kind: 'every', hours: 50, days: 365, early: 10 },
     { on: '2026-05-01', hours: 1200, newPart: true },
-    1210,
-    '2026-06-09',
-    use,
+    { now: 1210, today: '2026-06-09', use },
+  ),
+  of(
+    'dueInSeason',
+    dueInSeason,
+    { kind: 'every', hours: 50, days: 365, early: 10 },
+    { on: '2026-05-01', hours: 1200, newPart: true },
+    { hours: 1210, seasonHours: 109, today: '2026-06-09' },
   ),
   of('unbalance', unbalance, [-10, 0, 0, 5], knives, planes),
   of('permissibleUnbalance', permissibleUnbalance, 16, 118, 3100),
@@ -230,21 +231,15 @@ const CASES: readonly Case[] = [
   of(
     'judgeBand',
     judgeBand,
-    gap,
     { type: 'band', low: 2, high: 6, below: 'adjust', above: 'adjust' },
-    [4],
-    null,
-    30,
+    { values: [4], tool, inService: 30 },
   ),
   of(
     'forecastWear',
     forecastWear,
     { perHour: 0.0015, sd: 0.0005, atNew: 0.02, atNewSd: 0.03 },
-    [{ readingId: 'a', wear: 0.4, hours: 1200, takenAt: '', struck: false, state: 'asFound' }],
-    0.02,
-    900,
-    1284,
-    109,
+    [{ wear: 0.4, hours: 1200 }],
+    { expanded: 0.02, lifeStart: 900, now: 1284, season: 109 },
   ),
   of(
     'judgeCheck',

@@ -1,22 +1,22 @@
 import { v5 as uuidv5 } from 'uuid';
+import { elongationFromTravel } from '@green-tally/core/chain';
 import {
+  type Check,
+  type Machine,
+  type MeasuredCheck,
   QUANTITY_UNITS,
   Reading,
-  takeUpOf,
-  type Check,
-  type MeasuredCheck,
-  type Machine,
   type ReadingValue,
   type SpecSheet,
   type TakeUp,
+  takeUpOf,
   type Walk,
 } from '@green-tally/core/contracts';
-import { elongationFromTravel } from '@green-tally/core/chain';
 import { seasonHours } from '@green-tally/core/forecast';
-import { expectedOption, wearLimitsOf } from '@green-tally/core/verdict';
+import { expectedOption, wearLimitsOf } from '@green-tally/core/kinds';
+import { random, type Random } from '@green-tally/core/random';
 import { checksFor } from '@green-tally/core/walk';
 import type { DemoMachine, Life } from './machines';
-import { random, type Random } from '@green-tally/core/random';
 
 const NAMESPACE = '0d9a6f0e-7a53-4a0e-9d53-1f3f4f0c2b11';
 /** The same name gives the same id, so that pictures and tests do not drift. */
@@ -248,13 +248,7 @@ const travels = (check: Check, elongation: number, dice: Random): ReadingValue[]
 
 /** Travel left when the chain has grown by so many %. */
 function travelAt(takeUp: TakeUp, elongation: number, dice: Random): ReadingValue {
-  const perMillimetre = elongationFromTravel(
-    1,
-    0,
-    takeUp.strandsPerTravel,
-    takeUp.pitch,
-    takeUp.loopPitches,
-  );
+  const perMillimetre = elongationFromTravel({ used: 1, linksOut: 0 }, takeUp);
   const left = Math.max(
     0,
     Math.min(

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { needsHand, type CheckVerdict } from '@green-tally/core/verdict';
+import { needsHand } from '@green-tally/core/findings';
+import type { CheckVerdict } from '@green-tally/core/verdict';
 import { Card, Heading, Press, Quiet, Rule } from '../ui';
 import { VerdictSummary } from './VerdictSummary';
 

@@ -2,9 +2,9 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Decision, MachineFile } from '@green-tally/core/contracts';
+import { loudest, needsHand } from '@green-tally/core/findings';
+import { type CheckVerdict, DECISION_WORDS } from '@green-tally/core/verdict';
 import { checksFor } from '@green-tally/core/walk';
-import { loudest, needsHand, type CheckVerdict } from '@green-tally/core/verdict';
-import { DECISION_WORDS } from '@green-tally/core/verdict';
 import { Card, DECISION_FILL, FONT, Quiet, Tap, usePalette } from '../ui';
 
 /** Where each station lies on the drawing, in its 360 × 190 units. */

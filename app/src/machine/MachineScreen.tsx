@@ -1,7 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { LOUDNESS, needsHand } from '@green-tally/core/findings';
 import { printHours, printNumber } from '@green-tally/core/units';
-import { LOUDNESS, needsHand } from '@green-tally/core/verdict';
 import { SyncLine } from '../session/SyncLine';
 import { troubleText, useMachine } from '../store';
 import {

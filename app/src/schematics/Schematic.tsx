@@ -2,7 +2,7 @@ import type { ComponentType } from 'react';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
 import type { Check, Method } from '@green-tally/core/contracts';
-import { limitWords } from '@green-tally/core/verdict';
+import { drawnWords } from '@green-tally/core/kinds';
 import { usePalette, type Palette } from '../ui';
 import { aimOf, type Aim } from './aim';
 import {
@@ -85,7 +85,7 @@ export function Schematic({ check }: { check: Check }) {
   return (
     <View
       role="img"
-      aria-label={schematicText(check)}
+      aria-label={drawnWords(check)}
       style={{ width: '100%', maxWidth: 460, alignSelf: 'center', aspectRatio: 360 / 170 }}
     >
       <Svg width="100%" height="100%" viewBox="0 0 360 170" aria-hidden>
@@ -93,30 +93,4 @@ export function Schematic({ check }: { check: Check }) {
       </Svg>
     </View>
   );
-}
-
-/** The drawing in words. */
-export function schematicText(check: Check): string {
-  const slot = 'takeUp' in check && check.takeUp ? `; slot ${check.takeUp.total} mm long` : '';
-  switch (check.kind) {
-    case 'measure':
-    case 'series':
-      return `${check.component}, ${check.measures}: ${limitWords(check, check, 1)}${slot}.`;
-    case 'mark':
-      return `${check.component}: ${check.words.at}, up to ${check.gauge.past} mm past is fine${slot}.`;
-    case 'feel':
-      return `${check.component}: slide it on the lower sprocket${slot}.`;
-    case 'gonogo':
-      return `${check.component}: good when the ${check.gauge} ${check.good === 'fits' ? 'fits' : 'does not fit'}.`;
-    case 'count':
-      return `${check.component}: ${check.total} ${check.counted}, a bad one is renewed ${{ each: 'alone', opposite: 'with its opposite mate', set: 'with the whole set' }[check.renew]}.`;
-    case 'condition':
-      return `${check.component}: look for ${check.looksFor.join(', ')}.`;
-    case 'level':
-      return `${check.component}: level at the ${check.eye}, ${check.product}.`;
-    case 'setting':
-      return `${check.component}: ${check.options.join(', ')}.`;
-    case 'service':
-      return `${check.component}: ${check.amount === undefined ? '' : `${check.amount} ${check.asks} of `}${check.product}.`;
-  }
 }

@@ -1,6 +1,6 @@
-import { takeUpOf, type Check, type MarkCheck, type TakeUp } from '@green-tally/core/contracts';
+import { type Check, type MarkCheck, type TakeUp, takeUpOf } from '@green-tally/core/contracts';
+import { wearLimitsOf } from '@green-tally/core/kinds';
 import { printAs, type Writing } from '@green-tally/core/units';
-import { wearLimitsOf } from '@green-tally/core/verdict';
 
 /** What a drawing shows of its check: sizes and limits in the core's own units, and how they are written. */
 export interface Aim {

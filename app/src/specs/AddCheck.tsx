@@ -1,3 +1,4 @@
+import { KINDS } from '@green-tally/core/kinds';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Check } from '@green-tally/core/contracts';
@@ -5,7 +6,6 @@ import { Card, Choice, Heading, Press, Row, Strong, useOnce } from '../ui';
 import { TextEntry } from '../walk/TextEntry';
 import { withNewCheck } from './newCheck';
 import type { Editing } from './useEditing';
-import { KIND_WORDS } from './words';
 
 /** A new check for the sheet: what it is, which kind, which station; the rest is then written in its form. */
 export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: string) => void }) {
@@ -57,9 +57,9 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
         label="How it is read"
         value={kind}
         onChange={setKind}
-        options={(Object.keys(KIND_WORDS) as Check['kind'][]).map((value) => ({
+        options={(Object.keys(KINDS) as Check['kind'][]).map((value) => ({
           value,
-          title: KIND_WORDS[value],
+          title: KINDS[value].name,
         }))}
       />
       <Choice

@@ -1,11 +1,12 @@
 import { View } from 'react-native';
-import type { FieldChange, SheetDiff } from '@green-tally/core/sheets';
+import type { SheetChanges } from '@green-tally/core/contracts';
+import type { FieldChange } from '@green-tally/core/sheets';
 import { nothingChanged } from '@green-tally/core/sheets';
 import { Quiet, Strong } from '../ui';
 import { valueWords } from './words';
 
 /** What differs between two sheets, in words: new, removed, and field by field. */
-export function Changes({ changes }: { changes: SheetDiff }) {
+export function Changes({ changes }: { changes: SheetChanges }) {
   if (nothingChanged(changes)) return <Quiet>Nothing differs.</Quiet>;
   return (
     <View style={{ gap: 6 }} testID="changes">

@@ -1,3 +1,4 @@
+import { kindOf, wantWords } from '@green-tally/core/kinds';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
@@ -18,7 +19,7 @@ import {
   useWide,
 } from '../ui';
 import { FieldChanges } from './Changes';
-import { intervalWords, KIND_WORDS, wantWords } from './words';
+import { intervalWords } from './words';
 
 interface CheckPageProps {
   readonly sheet: SpecSheet;
@@ -72,7 +73,7 @@ export function CheckPage({ sheet, check, before, beforeRevision }: CheckPagePro
   return (
     <View style={{ gap: 12 }} testID="spec check">
       <View>
-        <Quiet>{`${check.station} · ${check.stationName} · ${KIND_WORDS[check.kind]}`}</Quiet>
+        <Quiet>{`${check.station} · ${check.stationName} · ${kindOf(check).name}`}</Quiet>
         <Name style={{ fontSize: 26, lineHeight: 32 }}>{check.component}</Name>
         <Quiet>{check.measures}</Quiet>
       </View>

@@ -1,3 +1,4 @@
+import { KINDS, wantWords } from '@green-tally/core/kinds';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -29,7 +30,6 @@ import { CheckPage } from './CheckPage';
 import { DraftCard } from './DraftCard';
 import { Revisions } from './Revisions';
 import { useEditing, type Editing } from './useEditing';
-import { KIND_WORDS, wantWords } from './words';
 
 /** A model's sheet: its checks by station, and one of them; side by side when wide. */
 export function SheetScreen() {
@@ -234,7 +234,7 @@ function CheckList({ sheet, published, chosen, onChoose }: CheckListProps) {
             onChange={setKind}
             options={options(
               sheet.checks.map((c) => c.kind),
-              (v) => KIND_WORDS[v as Check['kind']],
+              (v) => KINDS[v as Check['kind']].name,
             )}
           />
           <Choice
@@ -310,7 +310,7 @@ function CheckList({ sheet, published, chosen, onChoose }: CheckListProps) {
                       <Quiet>{`${c.measures}: ${wantWords(c)}`}</Quiet>
                     </View>
                     <View style={{ alignItems: 'flex-end' }}>
-                      <Quiet>{KIND_WORDS[c.kind]}</Quiet>
+                      <Quiet>{KINDS[c.kind].name}</Quiet>
                       {mark ? <Strong tone="violet">{mark}</Strong> : null}
                     </View>
                   </Row>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useSWRConfig } from 'swr';
-import type { SheetDraft, SpecDetail, SpecSheet } from '@green-tally/core/contracts';
-import { diffSheets, type SheetDiff } from '@green-tally/core/sheets';
+import type { SheetChanges, SheetDraft, SpecDetail, SpecSheet } from '@green-tally/core/contracts';
+import { diffSheets } from '@green-tally/core/sheets';
 import { api, ApiProblem, troubleText, useSession, useSheetDraft } from '../store';
 
 /** A sheet that may be changed: the draft when one is open, what differs, and what can be done with it. */
@@ -10,7 +10,7 @@ export interface Editing {
   readonly draft: SheetDraft | undefined;
   /** the sheet to show: the draft's, else the published one */
   readonly sheet: SpecSheet;
-  readonly changes: SheetDiff | undefined;
+  readonly changes: SheetChanges | undefined;
   readonly trouble: { readonly text: string; readonly overtaken: boolean } | undefined;
   readonly busy: boolean;
   /** keeps a changed sheet in the draft; true when it is kept */

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import type { StripTick, WearForecast } from '@green-tally/core/kinds';
 import { printNumber } from '@green-tally/core/units';
-import type { StripTick, WearForecast } from '@green-tally/core/verdict';
 import { FONT, usePalette } from './theme';
 
 interface TallyStripProps {

@@ -3,15 +3,16 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
+import { needsHand } from '@green-tally/core/findings';
 import type { Standing } from '@green-tally/core/plan';
-import { needsHand, type CheckVerdict } from '@green-tally/core/verdict';
+import type { CheckVerdict } from '@green-tally/core/verdict';
 import {
   checksFor,
   nextStop,
   unreadPlaces,
   walkPlan,
-  walkStops,
   type WalkStop,
+  walkStops,
 } from '@green-tally/core/walk';
 import { proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
@@ -298,8 +299,8 @@ function CheckInWalk({ file, standing, check, verdict, walk }: CheckInWalkProps)
       ...own.map((r) => (r.state === again && r.value.kind === 'travel' ? r.value.linksOut : 0)),
     );
     const needy = verdict.places.filter((p) => needsHand(p.decision)).map((p) => p.place);
-    const links = verdict.places.map((p) =>
-      Number(p.findings.find((f) => 'linksOut' in f.numbers)?.numbers['linksOut'] ?? 0),
+    const links = verdict.places.map(
+      (p) => p.plan?.choices.find((c) => c.action === 'shorten' && c.fits)?.linksOut ?? 0,
     );
     return (
       <Screen

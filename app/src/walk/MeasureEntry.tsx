@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { CheckUnit, QUANTITY_UNITS, type MeasuredCheck } from '@green-tally/core/contracts';
+import { CheckUnit, type MeasuredCheck, QUANTITY_UNITS } from '@green-tally/core/contracts';
+import { limitWords } from '@green-tally/core/kinds';
 import { printAs } from '@green-tally/core/units';
-import { limitWords } from '@green-tally/core/verdict';
 import { useDraft } from '../store';
 import { Choice, Pad, Press, Quiet, Row, Strong, useWide } from '../ui';
 import type { EntryProps } from './entries';

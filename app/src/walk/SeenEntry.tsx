@@ -8,8 +8,8 @@ import type {
   ServiceCheck,
   SettingCheck,
 } from '@green-tally/core/contracts';
+import { expectedOption } from '@green-tally/core/kinds';
 import { printNumber } from '@green-tally/core/units';
-import { expectedOption } from '@green-tally/core/verdict';
 import { useDraft } from '../store';
 import { Card, Choice, Heading, Notice, Press, Quiet, Row, Strong, Tap, usePalette } from '../ui';
 import type { EntryProps, Taken } from './entries';

@@ -1,15 +1,15 @@
 import { useEffect, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { median } from 'simple-statistics';
+import { elongation } from '@green-tally/core/chain';
 import {
-  QUANTITY_UNITS,
   type CheckUnit,
   type MeasuredCheck,
+  QUANTITY_UNITS,
   type Reading,
 } from '@green-tally/core/contracts';
-import { elongation } from '@green-tally/core/chain';
+import { limitWords, wearFraction, wearLimitsOf } from '@green-tally/core/kinds';
 import { printAs, printNumber } from '@green-tally/core/units';
-import { limitWords, wearFraction, wearLimitsOf } from '@green-tally/core/verdict';
 import { useDraft } from '../store';
 import { FONT, Glyph, Press, Quiet, Row, Strong, Tap, usePalette, useWide } from '../ui';
 import { Schematic } from '../schematics/Schematic';

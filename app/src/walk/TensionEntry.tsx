@@ -6,7 +6,7 @@ import {
   type MarkCheck,
   type ReadingValue,
 } from '@green-tally/core/contracts';
-import { FEEL_WORDS } from '@green-tally/core/verdict';
+import { FEEL_WORDS } from '@green-tally/core/kinds';
 import { useDraft } from '../store';
 import { Card, Choice, Heading, Press, Quiet, Stepper, Strong } from '../ui';
 import type { EntryProps, Taken } from './entries';

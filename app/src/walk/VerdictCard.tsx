@@ -1,13 +1,13 @@
 import { View } from 'react-native';
+import { needsHand } from '@green-tally/core/findings';
+import type { MachineFacts } from '@green-tally/core/kinds';
 import { printAs, type Writing } from '@green-tally/core/units';
 import {
+  type CheckVerdict,
   DECISION_WORDS,
   headSentence,
   ifLeftSentence,
-  needsHand,
   sentence,
-  type CheckVerdict,
-  type MachineFacts,
 } from '@green-tally/core/verdict';
 import { CheckStrip, worstPlace } from '../machine/VerdictSummary';
 import {
@@ -39,7 +39,7 @@ export function VerdictCard({ verdict, facts }: { verdict: CheckVerdict; facts?:
   const number =
     worst.value === undefined
       ? ''
-      : `${printAs(worst.value, writing, 2)} ±${printAs(expandedLength(verdict), writing.style === 'inFraction' ? { ...writing, style: 'inThou' } : writing, 2).replace(/ \S+$/, '')}`;
+      : `${printAs(worst.value, writing, 2)} ±${printAs(worst.expandedValue ?? 0, writing.style === 'inFraction' ? { ...writing, style: 'inThou' } : writing, 2).replace(/ \S+$/, '')}`;
   const others = worst.findings.slice(1).filter((f) => f.id !== 'inside' && f.id !== 'loose');
   const differing = verdict.places.filter((p) => p.place !== worst.place && p.decision !== 'holds');
   return (
@@ -136,10 +136,4 @@ export function VerdictCard({ verdict, facts }: { verdict: CheckVerdict; facts?:
       ) : null}
     </View>
   );
-}
-
-function expandedLength(verdict: CheckVerdict): number {
-  const worst = worstPlace(verdict);
-  const finding = worst?.findings.find((f) => 'expanded' in f.numbers);
-  return Number(finding?.numbers['expanded'] ?? 0);
 }

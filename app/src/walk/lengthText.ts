@@ -1,12 +1,12 @@
 import type { CheckUnit, MeasuredCheck } from '@green-tally/core/contracts';
+import { wearLimitsOf } from '@green-tally/core/kinds';
 import {
+  type Dimension,
   parseLength,
   parseQuantity,
   printAs,
   UnitParseError,
-  type Dimension,
 } from '@green-tally/core/units';
-import { wearLimitsOf } from '@green-tally/core/verdict';
 
 /** A reading as typed, read into the core's own unit, or what is wrong with it in words. */
 export type ReadText =

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { YardRow } from '@green-tally/core/contracts';
-import { LOUDNESS } from '@green-tally/core/verdict';
+import { LOUDNESS } from '@green-tally/core/findings';
 import {
   Card,
   DecisionBadge,

@@ -115,7 +115,10 @@ describe('take-up planner', () => {
     expect(plan.stretch).toBeCloseTo(42.808, 3);
     expect(plan.travelEaten).toBeCloseTo(21.404, 3);
     expect(plan.perHalfLink).toBeCloseTo(20.7, 6);
-    expect(elongationFromTravel(plan.travelEaten, 0, 2, 41.4, 94)).toBeCloseTo(1.1, 9);
+    expect(elongationFromTravel({ used: plan.travelEaten, linksOut: 0 }, state)).toBeCloseTo(
+      1.1,
+      9,
+    );
   });
   test('travel in reserve: adjust', () =>
     expect(takeUpPlan(state).best).toMatchObject({ action: 'adjust', travelLeft: 25 }));

@@ -97,25 +97,26 @@ export function takeUpPlan(state: TakeUpState): TakeUpPlan {
   };
 }
 
+/** How far an adjuster has travelled and how many pitches are out since the chain was new. mm. */
+export interface TravelUsed {
+  readonly used: number;
+  readonly linksOut: number;
+}
+
 /**
  * Elongation that a travelled adjuster betrays ("adjuster travel tells age"): used travel and links already out, turned back into %.
- * @param used travel used, mm
- * @param linksOut pitches taken out since the chain was new
- * @param strandsPerTravel k
+ * @param loop the chain's loop and k, the mm of chain taken in by 1 mm of travel
  * @returns % of the loop's new length
- * @example elongationFromTravel(21.404, 0, 2, 41.4, 94) // 1.1
+ * @example elongationFromTravel({ used: 21.404, linksOut: 0 }, { strandsPerTravel: 2, pitch: 41.4, loopPitches: 94 }) // 1.1
  */
 export function elongationFromTravel(
-  used: number,
-  linksOut: number,
-  strandsPerTravel: number,
-  pitch: number,
-  loopPitches: number,
+  { used, linksOut }: TravelUsed,
+  loop: Pick<TakeUpState, 'strandsPerTravel' | 'pitch' | 'loopPitches'>,
 ): number {
   const grown =
-    zeroOrMore('used', used) * positive('strandsPerTravel', strandsPerTravel) +
-    zeroOrMore('linksOut', linksOut) * positive('pitch', pitch);
-  return (100 * grown) / (positive('loopPitches', loopPitches) * pitch);
+    zeroOrMore('used', used) * positive('strandsPerTravel', loop.strandsPerTravel) +
+    zeroOrMore('linksOut', linksOut) * positive('pitch', loop.pitch);
+  return (100 * grown) / (positive('loopPitches', loop.loopPitches) * loop.pitch);
 }
 
 function checked(state: TakeUpState): TakeUpState {

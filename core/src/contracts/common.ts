@@ -27,3 +27,9 @@ export const Problem = z.object({
   errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
 });
 export type Problem = z.infer<typeof Problem>;
+
+/** What is wrong with one field, and the remedy. */
+export interface FieldTrouble {
+  readonly field: string;
+  readonly message: string;
+}

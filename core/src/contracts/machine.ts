@@ -47,6 +47,9 @@ export const Machine = z.object({
 });
 export type Machine = z.infer<typeof Machine>;
 
+/** A machine as it is added; of the person's own branch unless said. */
+export const NewMachine = Machine.extend({ branch: ShortText.optional() });
+
 export const MachineChange = z.object({
   hours: Machine.shape.hours.optional(),
   harvest: Harvest.optional(),

@@ -1,65 +1,37 @@
 import { z } from 'zod';
-import { Feel } from './check';
+import { MeasureValue } from '../kinds/measure/contract';
+import { TravelValue } from '../kinds/travel/contract';
+import { MarkValue } from '../kinds/mark/contract';
+import { FeelValue } from '../kinds/feel/contract';
+import { GoNoGoValue } from '../kinds/gonogo/contract';
+import { CountValue } from '../kinds/count/contract';
+import { ConditionValue } from '../kinds/condition/contract';
+import { LevelValue } from '../kinds/level/contract';
+import { SettingValue } from '../kinds/setting/contract';
+import { ServiceValue } from '../kinds/service/contract';
+import { LookValue } from '../kinds/look/contract';
+import { SkipValue } from '../kinds/skip/contract';
 import { Id, LongText, Moment, ShortText, Slug } from './common';
 import { Tool } from './limits';
 
-const millimetres = z.number().finite().nonnegative().max(50_000, 'a length below 50 m');
-
-/** What one reading says. Lengths in mm, other quantities in the core's own unit; `typed` keeps what the person wrote. */
+/** What one reading says. Lengths in mm, other quantities in the core's own unit. */
 export const ReadingValue = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('measure'),
-    values: z.array(z.number().finite().nonnegative().max(1_000_000)).min(1).max(10),
-    typed: z.array(z.string().max(40)).max(10).default([]),
-    unit: z.string().max(8).default('mm'),
-  }),
-  z.object({
-    kind: z.literal('travel'),
-    left: millimetres,
-    linksOut: z.int().min(0).max(20).default(0),
-    typed: z.string().max(40).default(''),
-    unit: z.string().max(8).default('mm'),
-  }),
-  z.object({
-    kind: z.literal('mark'),
-    stands: z.enum(['short', 'at', 'past']),
-    by: millimetres.default(0),
-  }),
-  z.object({ kind: z.literal('feel'), feel: Feel, play: z.boolean().optional() }),
-  z.object({ kind: z.literal('gonogo'), fits: z.boolean() }),
-  z.object({
-    kind: z.literal('count'),
-    missing: z.int().min(0).max(500),
-    damaged: z.int().min(0).max(500),
-    oneEdge: z.int().min(0).max(500),
-    bothEdges: z.int().min(0).max(500),
-  }),
-  z.object({
-    kind: z.literal('condition'),
-    grade: z.enum(['sound', 'marked', 'damaged']),
-    seen: z.array(ShortText).max(12).default([]),
-    found: LongText.default(''),
-  }),
-  z.object({
-    kind: z.literal('level'),
-    level: z.enum(['low', 'right', 'high']),
-    colour: z.string().trim().max(40).default(''),
-  }),
-  z.object({ kind: z.literal('setting'), option: ShortText }),
-  z.object({
-    kind: z.literal('service'),
-    amount: z.number().finite().nonnegative().max(10_000).nullable().default(null),
-    product: z.string().trim().max(120).default('').describe('empty: as the sheet says'),
-  }),
-  z.object({
-    kind: z.literal('look'),
-    seen: z.enum(['fine', 'damaged']),
-    found: LongText.default(''),
-  }),
-  z.object({ kind: z.literal('skip'), why: ShortText }),
+  MeasureValue,
+  TravelValue,
+  MarkValue,
+  FeelValue,
+  GoNoGoValue,
+  CountValue,
+  ConditionValue,
+  LevelValue,
+  SettingValue,
+  ServiceValue,
+  LookValue,
+  SkipValue,
 ]);
 export type ReadingValue = z.infer<typeof ReadingValue>;
 export type ReadingKind = ReadingValue['kind'];
+export type ValueOf<K extends ReadingKind> = Extract<ReadingValue, { kind: K }>;
 
 /** One reading of one place in one state. Facts are append-only: a correction is a new reading that `strikes` the old one. */
 export const Reading = z.object({
@@ -84,6 +56,9 @@ export const Reading = z.object({
 export type Reading = z.infer<typeof Reading>;
 
 export const ReadingBatch = z.object({ readings: z.array(Reading).min(1).max(1000) });
+
+/** A batch taken reading by reading: one that is none is refused alone, the rest are stored. */
+export const LooseBatch = z.object({ readings: z.array(z.unknown()).min(1).max(1000) });
 
 /** Answer for each reading of a batch, in the order sent. */
 export const BatchAnswer = z.object({

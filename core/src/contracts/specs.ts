@@ -60,6 +60,7 @@ export const DraftPublish = z.object({
 
 const Named = z.object({ id: z.string(), component: z.string() });
 const Change = z.object({ field: z.string(), before: z.unknown(), after: z.unknown() });
+/** What is new, changed and removed from one sheet to another; `sheet`: fields of the sheet itself, its number and remark left out. */
 export const SheetChanges = z.object({
   added: z.array(Named),
   removed: z.array(Named),
@@ -67,6 +68,7 @@ export const SheetChanges = z.object({
   sheet: z.array(Change),
   reordered: z.boolean(),
 });
+export type SheetChanges = z.infer<typeof SheetChanges>;
 /** What an import would do. Nothing is stored while there is one error. */
 export const SheetImport = z.object({
   model: z.string(),

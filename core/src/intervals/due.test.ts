@@ -39,60 +39,84 @@ describe('projecting hours to a day', () => {
 describe('next due', () => {
   test('hours or calendar, whichever comes first', () => {
     expect(
-      nextDue({ kind: 'every', hours: 50, days: 365 }, last, 1030, '2026-06-09', use),
+      nextDue({ kind: 'every', hours: 50, days: 365 }, last, {
+        now: 1030,
+        today: '2026-06-09',
+        use,
+      }),
     ).toMatchObject({ by: 'hours', atHours: 1050, on: '2026-07-02', beforeHarvest: false });
     expect(
-      nextDue({ kind: 'every', hours: 500, days: 90 }, last, 1030, '2026-05-20', use),
+      nextDue({ kind: 'every', hours: 500, days: 90 }, last, {
+        now: 1030,
+        today: '2026-05-20',
+        use,
+      }),
     ).toMatchObject({ by: 'calendar', on: '2026-05-30', beforeHarvest: true, overdue: false });
   });
   test('past its hours or its day it is overdue', () => {
-    expect(nextDue({ kind: 'every', hours: 50 }, last, 1060, '2026-06-09', use)).toMatchObject({
+    expect(
+      nextDue({ kind: 'every', hours: 50 }, last, { now: 1060, today: '2026-06-09', use }),
+    ).toMatchObject({
       overdue: true,
       on: '2026-06-09',
     });
-    expect(nextDue({ kind: 'every', days: 30 }, last, 1000, '2026-06-09', use)).toMatchObject({
+    expect(
+      nextDue({ kind: 'every', days: 30 }, last, { now: 1000, today: '2026-06-09', use }),
+    ).toMatchObject({
       overdue: true,
       by: 'calendar',
     });
   });
   test('a new part is looked at once, early', () => {
     const rule = { kind: 'every', hours: 250, early: 25 } as const;
-    expect(nextDue(rule, { ...last, newPart: true }, 1000, '2026-06-09', use)).toMatchObject({
+    expect(
+      nextDue(rule, { ...last, newPart: true }, { now: 1000, today: '2026-06-09', use }),
+    ).toMatchObject({
       by: 'early',
       atHours: 1025,
       on: '2026-07-03',
     });
-    expect(nextDue(rule, last, 1000, '2026-06-09', use)).toMatchObject({
+    expect(nextDue(rule, last, { now: 1000, today: '2026-06-09', use })).toMatchObject({
       by: 'never',
       atHours: 1250,
     });
   });
   test('daily, and per crop', () => {
     expect(
-      nextDue({ kind: 'daily' }, { ...last, on: '2026-06-08' }, 1000, '2026-06-09', use),
+      nextDue(
+        { kind: 'daily' },
+        { ...last, on: '2026-06-08' },
+        { now: 1000, today: '2026-06-09', use },
+      ),
     ).toMatchObject({ on: '2026-06-09', overdue: false });
     expect(
-      nextDue({ kind: 'daily' }, { ...last, on: '2026-06-05' }, 1000, '2026-06-09', use).overdue,
+      nextDue(
+        { kind: 'daily' },
+        { ...last, on: '2026-06-05' },
+        { now: 1000, today: '2026-06-09', use },
+      ).overdue,
     ).toBe(true);
     expect(
       nextDue(
         { kind: 'perCrop' },
         { ...last, crop: 'lentils' },
-        1000,
-        '2026-06-09',
-        use,
-        'malting barley',
+        { now: 1000, today: '2026-06-09', use, nextCrop: 'malting barley' },
       ),
     ).toMatchObject({ by: 'crop', on: '2026-06-30' });
     expect(
-      nextDue({ kind: 'perCrop' }, { ...last, crop: 'lentils' }, 1000, '2026-06-09', use, 'lentils')
-        .by,
+      nextDue(
+        { kind: 'perCrop' },
+        { ...last, crop: 'lentils' },
+        { now: 1000, today: '2026-06-09', use, nextCrop: 'lentils' },
+      ).by,
     ).toBe('never');
   });
   test('a meter that ran backwards and a rule without an interval are refused', () => {
-    expect(() => nextDue({ kind: 'every', hours: 50 }, last, 900, '2026-06-09', use)).toThrow(
-      /now: got 900/,
+    expect(() =>
+      nextDue({ kind: 'every', hours: 50 }, last, { now: 900, today: '2026-06-09', use }),
+    ).toThrow(/now: got 900/);
+    expect(() => nextDue({ kind: 'every' }, last, { now: 1000, today: '2026-06-09', use })).toThrow(
+      /hours/,
     );
-    expect(() => nextDue({ kind: 'every' }, last, 1000, '2026-06-09', use)).toThrow(/hours/);
   });
 });

@@ -1,1 +1,4 @@
 export * from './due';
+export * from './inSeason';
+export * from './nextTime';
+export * from './use';

@@ -1,11 +1,9 @@
-import {
-  addBusinessDays,
-  eachDayOfInterval,
-  formatISO,
-  isWeekend,
-  parseISO,
-  subDays,
-} from 'date-fns';
+import { addBusinessDays } from 'date-fns/addBusinessDays';
+import { eachDayOfInterval } from 'date-fns/eachDayOfInterval';
+import { formatISO } from 'date-fns/formatISO';
+import { isWeekend } from 'date-fns/isWeekend';
+import { parseISO } from 'date-fns/parseISO';
+import { subDays } from 'date-fns/subDays';
 import type { Day } from '../contracts';
 import { InputError, positive, zeroOrMore } from '../units';
 

@@ -1,4 +1,6 @@
-import { subDays, parseISO, formatISO } from 'date-fns';
+import { formatISO } from 'date-fns/formatISO';
+import { parseISO } from 'date-fns/parseISO';
+import { subDays } from 'date-fns/subDays';
 import type {
   Day,
   Decision,
@@ -11,7 +13,9 @@ import type {
 } from '../contracts';
 import { seasonHours } from '../forecast';
 import { SEASON_LOOK_DAYS } from '../intervals';
-import { judgeMachine, needsHand, type CheckVerdict, type MachineFacts } from '../verdict';
+import { needsHand } from '../findings';
+import type { MachineFacts } from '../kinds';
+import { judgeMachine, type CheckVerdict } from '../verdict';
 import { checksAsRead } from '../sheets';
 import { checksFor } from '../walk';
 import { labourHours, proposeWork, type ProposedWork } from '../work';
@@ -64,7 +68,7 @@ export function standingOf(file: MachineFile, today: Day): Standing {
   const facts = factsOf(machine, today);
   const checks = checksFor(machine, file.sheets);
   const verdicts = judgeMachine(
-    checksAsRead(checks, file.readings, file.sheets, file.earlier, machine.rejudged),
+    checksAsRead(checks, file.readings, { ...file, rejudged: machine.rejudged }),
     file.readings,
     facts,
   );

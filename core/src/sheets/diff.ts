@@ -1,31 +1,10 @@
-import type { Check, SpecSheet } from '../contracts';
+import type { Check, SheetChanges, SpecSheet } from '../contracts';
 
-/** One field that differs, by its path: "limit.low", "parts.0.number". Values are as written, undefined where there is none. */
-export interface FieldChange {
-  readonly field: string;
-  readonly before: unknown;
-  readonly after: unknown;
-}
-
-/** One check that differs between two revisions. */
-export interface CheckChange {
-  readonly id: string;
-  readonly component: string;
-  readonly fields: readonly FieldChange[];
-}
-
-/** What is new, changed and removed from one sheet to another. */
-export interface SheetDiff {
-  readonly added: readonly { readonly id: string; readonly component: string }[];
-  readonly removed: readonly { readonly id: string; readonly component: string }[];
-  readonly changed: readonly CheckChange[];
-  /** fields of the sheet itself, its number and remark left out */
-  readonly sheet: readonly FieldChange[];
-  readonly reordered: boolean;
-}
+/** One field that differs, by its path: "limit.low", "parts.0.number"; undefined where there is none. */
+export type FieldChange = SheetChanges['sheet'][number];
 
 /** Compares two sheets check by check, by their ids. @param before undefined: everything is new */
-export function diffSheets(before: SpecSheet | undefined, after: SpecSheet): SheetDiff {
+export function diffSheets(before: SpecSheet | undefined, after: SpecSheet): SheetChanges {
   const old = new Map((before?.checks ?? []).map((c) => [c.id, c]));
   const now = new Map(after.checks.map((c) => [c.id, c]));
   const name = (c: Check) => ({ id: c.id, component: c.component });
@@ -59,7 +38,7 @@ export function diffSheets(before: SpecSheet | undefined, after: SpecSheet): She
 }
 
 /** Whether nothing differs but number and remark. */
-export function nothingChanged(diff: SheetDiff): boolean {
+export function nothingChanged(diff: SheetChanges): boolean {
   return (
     !diff.added.length &&
     !diff.removed.length &&

@@ -1,32 +1,34 @@
 import type { Check, Decision, Machine, Reading, SpecSheet } from '../contracts';
-import { headSentence, judgeMachine, type CheckVerdict, type MachineFacts } from '../verdict';
+import { byCheck, inTime, live } from '../history';
+import type { MachineFacts } from '../kinds';
+import { headSentence, judgeMachine, type CheckVerdict } from '../verdict';
 import { checksFor } from '../walk';
 
 /** Revisions a machine's older readings were re-judged under, by model. */
 export type Rejudged = Readonly<Record<string, number>>;
 
+/** The sheets a machine is judged by. */
+export interface Revisions {
+  readonly sheets: readonly SpecSheet[];
+  /** older revisions that readings still refer to */
+  readonly earlier: readonly SpecSheet[];
+  readonly rejudged?: Rejudged | undefined;
+}
+
 /**
  * Each check as it was when its newest reading was taken, or as it was re-judged since: a reading stays judged by the revision it was taken under.
  * A check whose revision is not at hand, or that was not there then, is judged as it is now.
  * @param current checks of the machine as it is built, by its newest sheets
- * @param earlier older revisions that readings still refer to
  */
 export function checksAsRead(
   current: readonly Check[],
   readings: readonly Reading[],
-  sheets: readonly SpecSheet[],
-  earlier: readonly SpecSheet[],
-  rejudged: Rejudged = {},
+  { sheets, earlier, rejudged = {} }: Revisions,
 ): Check[] {
   if (!earlier.length) return [...current];
-  const struck = new Set(readings.map((r) => r.strikes));
-  const newest = new Map<string, Reading>();
-  for (const r of readings) {
-    const before = newest.get(r.checkId);
-    if (!struck.has(r.id) && (!before || before.takenAt <= r.takenAt)) newest.set(r.checkId, r);
-  }
+  const own = byCheck(inTime(live(readings)));
   return current.map((check) => {
-    const reading = newest.get(check.id);
+    const reading = own.get(check.id)?.at(-1);
     const sheet = reading && sheets.find((s) => s.model === reading.sheet.model);
     if (!reading || !sheet) return check;
     const revision = Math.max(reading.sheet.revision, rejudged[sheet.model] ?? 0);
@@ -49,6 +51,13 @@ export interface Rejudgement {
   readonly reasonAfter: string;
 }
 
+/** A machine with its readings and its newest sheets. */
+export interface JudgedMachine {
+  readonly machine: Pick<Machine, 'model' | 'header' | 'equipment'>;
+  readonly readings: readonly Reading[];
+  readonly sheets: readonly SpecSheet[];
+}
+
 /**
  * What would change if a machine's readings were judged under another revision. Nothing is stored by asking.
  * @param now verdicts as they stand
@@ -56,10 +65,8 @@ export interface Rejudgement {
  * @returns checks whose decision changes first, then those that only give other numbers; a check that comes or goes has no decision on one side
  */
 export function rejudge(
-  machine: Pick<Machine, 'model' | 'header' | 'equipment'>,
+  { machine, readings, sheets }: JudgedMachine,
   now: readonly CheckVerdict[],
-  readings: readonly Reading[],
-  sheets: readonly SpecSheet[],
   sheet: SpecSheet,
   facts: MachineFacts,
 ): Rejudgement[] {

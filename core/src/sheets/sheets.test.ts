@@ -497,13 +497,11 @@ describe('judged by the revision it was taken under', () => {
     );
   const decision = (revision: number, rejudged = {}) =>
     judgeMachine(
-      checksAsRead(
-        checksOfBuild(tightened, {}),
-        [width(revision)],
-        [tightened],
-        [sheets.ax7],
+      checksAsRead(checksOfBuild(tightened, {}), [width(revision)], {
+        sheets: [tightened],
+        earlier: [sheets.ax7],
         rejudged,
-      ),
+      }),
       [width(revision)],
       facts,
     )[0]?.decision;
@@ -515,11 +513,12 @@ describe('judged by the revision it was taken under', () => {
   test('judging anew names what would change, and that a check is gone', () => {
     const filter = reading('air-filter', 'here', { kind: 'service', amount: null, product: '' });
     const readings = [width(1), filter];
+    const judged = { machine, readings, sheets: [sheets.ax7] };
     const now = judgeMachine(checksOfBuild(sheets.ax7, {}), readings, facts);
-    expect(rejudge(machine, now, readings, [sheets.ax7], tightened, facts)).toMatchObject([
+    expect(rejudge(judged, now, tightened, facts)).toMatchObject([
       { checkId: 'fan-drive-belt', before: 'holds', after: 'replace' },
       { checkId: 'air-filter', after: null },
     ]);
-    expect(rejudge(machine, now, readings, [sheets.ax7], sheets.ax7, facts)).toEqual([]);
+    expect(rejudge(judged, now, sheets.ax7, facts)).toEqual([]);
   });
 });

@@ -1,6 +1,7 @@
 import { printHours, printNumber } from '../units';
-import type { MachineFacts, PlaceVerdict } from './judge';
-import { needsHand } from './precedence';
+import type { MachineFacts } from '../kinds';
+import type { PlaceVerdict } from './judge';
+import { needsHand } from '../findings';
 
 /** What happens if a place is left as it is: the chance, and the hours until then, by the same forecast that judged it. */
 export interface IfLeft {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Check, Reading, ReadingValue } from '../contracts';
 import { madeCheck, reading } from '../testing/sheet';
-import { expectedOption, headSentence, judgeCheck, judgeMachine, type MachineFacts } from './index';
+import { expectedOption, type MachineFacts } from '../kinds';
+import { headSentence, judgeCheck, judgeMachine } from './index';
 
 const facts: MachineFacts = {
   hours: 1284,

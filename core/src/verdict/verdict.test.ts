@@ -1,18 +1,10 @@
 import fc from 'fast-check';
 import type { ReadingValue } from '../contracts';
 import { demoCheck, reading } from '../testing/sheet';
-import {
-  againstLimit,
-  decide,
-  headSentence,
-  judgeCheck,
-  judgeRepeats,
-  LOUDNESS,
-  PRECEDENCE,
-  sentence,
-  wearFraction,
-  type FindingId,
-} from './index';
+import { againstLimit, decide, judgeRepeats, LOUDNESS, PRECEDENCE } from '../findings';
+import { wearFraction } from '../kinds';
+import { example, INSIDE_EXAMPLES } from '../testing/findings';
+import { headSentence, judgeCheck, sentence } from './index';
 
 const facts = { hours: 1284, seasonHours: 108.87 };
 const width = (...values: number[]): ReadingValue => ({
@@ -396,47 +388,31 @@ describe('chopper knives', () => {
 });
 
 describe('precedence, row by row', () => {
-  const finding = (id: FindingId) => ({ id, numbers: {} });
   test.each(PRECEDENCE.map(([id, decision]) => [id, decision] as const))(
     '%s alone leads to %s',
-    (id, decision) => expect(decide([finding(id)]).decision).toBe(decision),
+    (id, decision) => expect(decide([example(id)]).decision).toBe(decision),
   );
   test.each(
     PRECEDENCE.slice(0, -1).map(
       ([id, decision], i) => [id, decision, PRECEDENCE[i + 1]![0]] as const,
     ),
   )('%s (%s) goes before %s', (id, decision, next) =>
-    expect(decide([finding(next), finding(id)])).toMatchObject({
+    expect(decide([example(next), example(id)])).toMatchObject({
       decision,
       findings: [{ id }, { id: next }],
     }),
   );
-  test('every finding has a sentence, without a hole in it', () => {
-    for (const [id] of PRECEDENCE) {
-      const numbers = {
-        value: 1,
-        count: 1,
-        total: 4,
-        missing: 1,
-        left: 1,
-        percent: 1,
-        limitPercent: 2,
-        hours10: Infinity,
-        found: 'cord showing',
-        why: 'too dark',
-        position: 'Feeder level',
-        a: 'left',
-        b: 'right',
-        what: 'mark',
-        gauge: 'Wear gauge',
-        product: 'Gear oil',
-        used: 'Engine oil',
-        option: 'high',
-      };
-      expect(sentence(belt, { id, numbers })).toMatch(/^[A-Z0-9].*\.$/);
-      expect(sentence(belt, { id, numbers })).not.toMatch(/undefined|NaN|Infinity/);
-    }
-  });
+  test('nothing found proves nothing', () => expect(decide([]).decision).toBe('remeasure'));
+  const whole = (text: string) => {
+    expect(text).toMatch(/^[A-Z0-9].*\.$/);
+    expect(text).not.toMatch(/undefined|NaN|Infinity|\[object/);
+  };
+  test.each(PRECEDENCE.map(([id]) => id))('%s has a sentence, without a hole in it', (id) =>
+    whole(sentence(belt, example(id))),
+  );
+  test.each(Object.values(INSIDE_EXAMPLES))('what holds by $shows has its sentence', (numbers) =>
+    whole(sentence(belt, { id: 'inside', numbers })),
+  );
   test('every decision has its loudness', () =>
     expect([...new Set(PRECEDENCE.map(([, d]) => d))].sort()).toEqual([...LOUDNESS].sort()));
 });

@@ -1,10 +1,11 @@
-import { takeUpOf, type Check, type Reading, type Walk } from '../contracts';
+import { takeUpOf, type Check, type Reading, type ReadingKind, type Walk } from '../contracts';
+import { byCheck, byPlace, isMain, live, newestOf } from '../history';
 
 /** Where one check stands in a walk. `again`: a later adjustment elsewhere has loosened it. */
 export interface WalkStop {
   readonly check: Check;
   readonly state: 'due' | 'begun' | 'done' | 'again';
-  readonly because?: { readonly component: string; readonly why: string };
+  readonly because?: { readonly component: string; readonly why: string } | undefined;
 }
 
 /**
@@ -16,47 +17,50 @@ export function walkStops(
   walk: Pick<Walk, 'id'>,
   readings: readonly Reading[],
 ): WalkStop[] {
-  const struck = new Set(readings.map((r) => r.strikes));
-  const own = readings.filter((r) => r.walkId === walk.id && !struck.has(r.id));
+  const own = byCheck(live(readings).filter((r) => r.walkId === walk.id));
   return [...checks]
     .sort((a, b) => a.station - b.station)
     .map((check) => {
-      const mine = own.filter((r) => r.checkId === check.id);
+      const mine = own.get(check.id) ?? [];
       if (mine.length === 0) return { check, state: 'due' };
-      const knocked = checks.flatMap((other) =>
-        other.knockOns.flatMap((k) => {
-          if (!('check' in k) || k.check !== check.id) return [];
-          const changed = own
-            .filter((r) => r.checkId === other.id && r.state === 'asLeft')
-            .map((r) => r.takenAt)
-            .sort()
-            .at(-1);
-          return changed && mine.every((r) => r.takenAt < changed)
-            ? [{ component: other.component, why: k.why }]
-            : [];
-        }),
-      )[0];
-      if (knocked) return { check, state: 'again', because: knocked };
+      const because = knockedBy(check, mine, checks, own);
+      if (because) return { check, state: 'again', because };
       return { check, state: unreadPlaces(check, mine).length ? 'begun' : 'done' };
     });
 }
 
+/** The check whose adjustment in this walk has loosened this one since it was read. */
+function knockedBy(
+  check: Check,
+  mine: readonly Reading[],
+  checks: readonly Check[],
+  own: ReadonlyMap<string, readonly Reading[]>,
+): WalkStop['because'] {
+  for (const other of checks)
+    for (const k of other.knockOns) {
+      if (!('check' in k) || k.check !== check.id) continue;
+      const changed = lastLeft(own.get(other.id) ?? []);
+      if (changed && mine.every((r) => r.takenAt < changed))
+        return { component: other.component, why: k.why };
+    }
+  return undefined;
+}
+
+/** When a check was last adjusted or renewed among these readings; empty when it was not. */
+const lastLeft = (readings: readonly Reading[]): string =>
+  readings.reduce((last, r) => (r.state === 'asLeft' && r.takenAt > last ? r.takenAt : last), '');
+
 /** Places of a check still without a main reading, or without the travel left that it needs. */
 export function unreadPlaces(check: Check, readings: readonly Reading[]): string[] {
-  const needsTravel = takeUpOf(check) !== undefined;
-  return check.places.filter((place) => {
-    const own = readings.filter((r) => r.checkId === check.id && r.place === place);
-    if (
-      own.some(
-        (r) =>
-          r.value.kind === 'skip' ||
-          (r.value.kind === 'look' && !own.some((o) => o.value.kind === 'measure')),
-      )
-    )
-      return false;
-    const main = own.some((r) => r.value.kind !== 'travel' && r.value.kind !== 'look');
-    return !main || (needsTravel && !own.some((r) => r.value.kind === 'travel'));
-  });
+  const own = byPlace(readings.filter((r) => r.checkId === check.id));
+  return check.places.filter((place) => !isRead(check, own.get(place) ?? []));
+}
+
+/** A place is read by its main reading, with the travel where there is an adjuster; or set aside by a skip or a mere look. */
+export function isRead(check: Check, readings: readonly Reading[]): boolean {
+  const has = (kind: ReadingKind) => newestOf(readings, kind) !== undefined;
+  if (has('skip') || (has('look') && !has('measure'))) return true;
+  return readings.some(isMain) && (takeUpOf(check) === undefined || has('travel'));
 }
 
 /** The stop to go to next: the first not done, after `from` when given, wrapping round; undefined when the walk is done. */

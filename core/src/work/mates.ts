@@ -1,5 +1,6 @@
 import type { Check } from '../contracts';
-import { needsHand, type CheckVerdict } from '../verdict';
+import { needsHand } from '../findings';
+import type { CheckVerdict } from '../verdict';
 
 /** A mate that is renewed together with a part, and why. */
 export interface Mate {

@@ -1,5 +1,6 @@
 import type { Check, WorkItem } from '../contracts';
-import { headSentence, needsHand, type CheckVerdict } from '../verdict';
+import { needsHand } from '../findings';
+import { headSentence, type CheckVerdict } from '../verdict';
 import { zeroOrMore } from '../units';
 import { matesOf } from './mates';
 

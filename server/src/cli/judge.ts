@@ -3,12 +3,13 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import { Machine, SpecSheet } from '@green-tally/core/contracts';
+import { loudest } from '@green-tally/core/findings';
 import { factsOf } from '@green-tally/core/plan';
+import { DECISION_WORDS, headSentence, judgeCheck } from '@green-tally/core/verdict';
 import { admissionTroubles, checksFor } from '@green-tally/core/walk';
-import { DECISION_WORDS, headSentence, judgeCheck, loudest } from '@green-tally/core/verdict';
 import { DEMO_DAY, scenario } from '@green-tally/demo';
-import { ProblemError } from '../http/problem';
-import { readReadingsCsv } from '../walks/readingsCsv';
+import { Refusal } from '../errors';
+import { readReadingsCsv } from '../walks/readCsv';
 
 const USAGE = `Judges a readings CSV and prints a verdict for each check.
   npm run judge -- readings.csv [--machines machines.json] [--specs folder] [--today 2026-06-09]
@@ -86,7 +87,7 @@ try {
   process.exitCode = judgeFile();
 } catch (error) {
   process.stderr.write(
-    `${error instanceof ProblemError ? `${error.title}. ${error.message}` : error instanceof Error ? error.message : String(error)}\n`,
+    `${error instanceof Refusal ? `${error.title}. ${error.message}` : error instanceof Error ? error.message : String(error)}\n`,
   );
   process.exitCode = 2;
 }

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { scenario } from '@green-tally/demo';
-import { writeReadingsCsv } from '../walks/readingsCsv';
+import { writeReadingsCsv } from '../walks/writeCsv';
 
 /** Writes demo/readings-sample.csv from the scenario: the readings that are still on paper. */
 const { onPaper, machines } = scenario();

@@ -7,7 +7,7 @@ import { printSheet } from '@green-tally/core/sheets';
 import { admissionTroubles } from '@green-tally/core/walk';
 import { scenario } from '@green-tally/demo';
 import { demoSheets } from '../../../demo/src/sheets';
-import { writeReadingsCsv } from '../walks/readingsCsv';
+import { writeReadingsCsv } from '../walks/writeCsv';
 
 const demo = scenario();
 const files = demo.machines.map((machine) => {

@@ -3,7 +3,7 @@ import request from 'supertest';
 import { BatchAnswer, MachineFile, Session, Visit, Yard } from '@green-tally/core/contracts';
 import { ReadingRow, VisitRow } from '../db';
 import { beltReading, machineId, openPlace, signedIn, type Place } from '../testing/place';
-import { mayDo, RIGHTS, type Right } from './roles';
+import { mayDo, RIGHTS, type Right } from '@green-tally/core/rights';
 
 let place: Place;
 beforeAll(async () => {
@@ -348,14 +348,12 @@ describe('work and visits', () => {
       'technicianId',
     );
     problem(
-      await rhea
-        .put(`/api/visits/${randomUUID()}`)
-        .send({
-          machineId: machineId('T091'),
-          technicianId,
-          startsOn: '2026-06-16',
-          version: null,
-        }),
+      await rhea.put(`/api/visits/${randomUUID()}`).send({
+        machineId: machineId('T091'),
+        technicianId,
+        startsOn: '2026-06-16',
+        version: null,
+      }),
       400,
       'machineId',
     );
@@ -377,37 +375,33 @@ describe('spec sheets and machines', () => {
     await rhea.post('/api/specs').send(sheets[0]).expect(200);
     problem(await rhea.post('/api/specs').send({ ...sheets[0], remark: 'other' }), 409, 'revision');
     problem(
-      await rhea
-        .post('/api/specs')
-        .send({
-          ...sheets[0],
-          revision: 2,
-          checks: [{ ...sheets[0].checks[0], places: ['left', 'left'] }],
-        }),
+      await rhea.post('/api/specs').send({
+        ...sheets[0],
+        revision: 2,
+        checks: [{ ...sheets[0].checks[0], places: ['left', 'left'] }],
+      }),
       400,
       'checks.0.places',
     );
     problem(
-      await rhea
-        .post('/api/machines')
-        .send({
-          id: randomUUID(),
-          serial: 'T118',
-          model: 'AX7',
-          customer: 'x',
-          builtOn: '2021-01-01',
-          hours: 1,
-          header: null,
-          harvest: {
-            crop: 'lentils',
-            start: '2026-07-01',
-            end: '2026-07-09',
-            areaHa: 1,
-            widthM: 1,
-            speedKmh: 1,
-            efficiency: 1,
-          },
-        }),
+      await rhea.post('/api/machines').send({
+        id: randomUUID(),
+        serial: 'T118',
+        model: 'AX7',
+        customer: 'x',
+        builtOn: '2021-01-01',
+        hours: 1,
+        header: null,
+        harvest: {
+          crop: 'lentils',
+          start: '2026-07-01',
+          end: '2026-07-09',
+          areaHa: 1,
+          widthM: 1,
+          speedKmh: 1,
+          efficiency: 1,
+        },
+      }),
       409,
       'serial',
     );

@@ -6,27 +6,12 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import pino from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { Session } from '@green-tally/core/contracts';
-import type { Database } from '../db';
-import type { Clock } from './clock';
-import { openApiDocument } from './openapi';
+import { handlersFor } from './handlers';
+import { limitTries } from './limits';
+import { mountRoutes } from './mount';
 import { answerProblem, noSuchRoute } from './problem';
-import { peopleRoutes } from './people.routes';
-import { readingRoutes } from './readings.routes';
-import { sessions, ownOrigin } from './session';
-import { specRoutes } from './specs.routes';
-import { workRoutes } from './work.routes';
-import { yardRoutes } from './yard.routes';
-
-/** What the app is built from. `appDir`: folder of the exported web app, when there is one. */
-export interface Setting {
-  readonly db: Database;
-  readonly clock: Clock;
-  readonly sessionSecret: string;
-  readonly appDir?: string;
-  readonly demoSignIns?: Session['demoSignIns'];
-  readonly logLevel?: string;
-}
+import { ownOrigin, sessions } from './session';
+import type { Setting } from './setting';
 
 /** The whole HTTP face: the API under /api, the web app elsewhere. Holds no state of its own. */
 export function createApp(setting: Setting): Express {
@@ -59,10 +44,14 @@ export function createApp(setting: Setting): Express {
   app.use(compression());
   const api = express.Router();
   api.use(sessions(setting.db, setting.sessionSecret), ownOrigin);
-  api.get('/openapi.json', (_req, res) => void res.json(openApiDocument()));
-  api.use(readingRoutes(setting), specRoutes(setting));
-  api.use(express.json({ limit: '2mb' }));
-  api.use(peopleRoutes(setting), yardRoutes(setting), workRoutes(setting), noSuchRoute);
+  const triesLimit = limitTries();
+  api.use(
+    mountRoutes(handlersFor(setting), {
+      gates: { 'POST /session': triesLimit, 'POST /setup': triesLimit },
+      checkAnswers: setting.checkAnswers ?? false,
+    }),
+    noSuchRoute,
+  );
   app.use('/api', api);
   if (setting.appDir) serveApp(app, setting.appDir);
   app.use(answerProblem);

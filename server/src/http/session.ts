@@ -1,11 +1,11 @@
 import connectPgSimple from 'connect-pg-simple';
-import type { RequestHandler, Response } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
 import session from 'express-session';
 import type { Person } from '@green-tally/core/contracts';
 import type { Database } from '../db';
 import { findPerson } from '../people/people';
-import { ProblemError } from './problem';
-import { mayDo, type Right } from './roles';
+import { mayDo, type Right } from '@green-tally/core/rights';
+import { Forbidden, NotSignedIn } from '../errors';
 
 declare module 'express-session' {
   interface SessionData {
@@ -13,6 +13,7 @@ declare module 'express-session' {
   }
 }
 
+const COOKIE = 'green-tally';
 const TWO_WEEKS = 14 * 24 * 3600 * 1000;
 
 /** Sessions kept in PostgreSQL, so that any server process knows them; the cookie is out of reach of scripts and other sites. */
@@ -20,7 +21,7 @@ export function sessions(db: Database, secret: string): RequestHandler {
   const Store = connectPgSimple(session);
   return session({
     store: new Store({ pool: db.pool, tableName: 'session', pruneSessionInterval: false }),
-    name: 'green-tally',
+    name: COOKIE,
     secret,
     resave: false,
     saveUninitialized: false,
@@ -38,7 +39,7 @@ export const ownOrigin: RequestHandler = (req, _res, next) => {
     (req.get('sec-fetch-site') === 'cross-site' ||
       (origin && origin !== 'null' && new URL(origin).host !== req.get('host')))
   ) {
-    throw new ProblemError(403, 'Wrong origin', 'Changes are only taken from the app itself.');
+    throw new Forbidden('Wrong origin', 'Changes are only taken from the app itself.');
   }
   next();
 };
@@ -47,10 +48,9 @@ export const ownOrigin: RequestHandler = (req, _res, next) => {
 export function allow(right: Right): RequestHandler {
   return async (req, res, next) => {
     const person = req.session.personId ? await findPerson(req.session.personId) : null;
-    if (!person) throw new ProblemError(401, 'Not signed in', 'Sign in first.');
+    if (!person) throw new NotSignedIn('Not signed in', 'Sign in first.');
     if (!mayDo(person.role, right))
-      throw new ProblemError(
-        403,
+      throw new Forbidden(
         'Not yours to do',
         `A ${person.role} cannot do this here. Ask a planner or admin.`,
       );
@@ -59,7 +59,29 @@ export function allow(right: Right): RequestHandler {
   };
 }
 
-/** The person that {@link allow} let through. */
-export function personOf(res: Response): Person {
-  return res.locals['person'] as Person;
+/** Begins a session anew, so that one fixed before signing in is worth nothing. */
+export function beginSession(req: Request, personId: string): Promise<void> {
+  return new Promise((resolve, reject) =>
+    req.session.regenerate((error: unknown) => {
+      if (error) return reject(error instanceof Error ? error : new Error(String(error)));
+      req.session.personId = personId;
+      resolve();
+    }),
+  );
+}
+
+/** Ends the session and takes the cookie back. */
+export function endSession(req: Request, res: Response): Promise<void> {
+  return new Promise((resolve, reject) =>
+    req.session.destroy((error: unknown) => {
+      if (error) return reject(error instanceof Error ? error : new Error(String(error)));
+      res.clearCookie(COOKIE);
+      resolve();
+    }),
+  );
+}
+
+/** The person that {@link allow} let through; undefined where anyone may come in. */
+export function personOf(res: Response): Person | undefined {
+  return res.locals['person'] as Person | undefined;
 }

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { z } from 'zod';
 import type { NewPerson, Person, Setup } from '@green-tally/core/contracts';
 import { BranchRow, PersonRow, type Database } from '../db';
-import { ProblemError } from '../http/problem';
+import { Conflict } from '../errors';
 import { hashPassword, passwordFits } from './passwords';
 
 const toPerson = (row: PersonRow): Person => ({
@@ -18,6 +18,10 @@ export async function findPerson(id: string): Promise<Person | null> {
   const row = await PersonRow.findByPk(id);
   return row ? toPerson(row) : null;
 }
+
+/** What a person sees of lists: the own branch, an admin all of them. */
+export const ownBranch = (person: Person): { branch?: string } =>
+  person.role === 'admin' ? {} : { branch: person.branch };
 
 export async function listPeople(): Promise<Person[]> {
   return (await PersonRow.findAll({ order: [['name', 'ASC']] })).map(toPerson);
@@ -47,11 +51,7 @@ export async function setUp(setup: z.infer<typeof Setup>, db: Database): Promise
   return db.sequelize.transaction(async (transaction) => {
     await db.sequelize.query('SELECT pg_advisory_xact_lock(7142)', { transaction });
     if (await PersonRow.count({ transaction }))
-      throw new ProblemError(
-        409,
-        'Already set up',
-        'This place has people already. Sign in instead.',
-      );
+      throw new Conflict('Already set up', 'This place has people already. Sign in instead.');
     await BranchRow.create({ id: uuidv7(), name: setup.branch }, { transaction });
     const row = await PersonRow.create(
       {
@@ -68,7 +68,7 @@ export async function setUp(setup: z.infer<typeof Setup>, db: Database): Promise
   });
 }
 
-/** Adds a person to a branch. @throws ProblemError 409 when the sign-in name is taken */
+/** Adds a person to a branch. @throws Conflict when the sign-in name is taken */
 export async function addPerson(
   person: z.infer<typeof NewPerson>,
   branch: string,
@@ -86,7 +86,7 @@ export async function addPerson(
     );
   } catch (error) {
     if (error instanceof UniqueConstraintError)
-      throw new ProblemError(409, 'Name taken', `"${person.signIn}" is taken.`, [
+      throw new Conflict('Name taken', `"${person.signIn}" is taken.`, [
         { field: 'signIn', message: 'wanted a sign-in name that nobody has yet' },
       ]);
     throw error;

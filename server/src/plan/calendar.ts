@@ -1,35 +1,43 @@
-import { addDays, parseISO } from 'date-fns';
+import { addDays } from 'date-fns/addDays';
+import { parseISO } from 'date-fns/parseISO';
 import { ICalCalendar, ICalCalendarMethod } from 'ical-generator';
-import type { MachineFile } from '@green-tally/core/contracts';
+import type { WorkItem } from '@green-tally/core/contracts';
+import type { VisitOnMachine } from './listVisits';
+
+/** What the calendar is of. */
+export interface PlanShown {
+  readonly visits: readonly VisitOnMachine[];
+  readonly work: ReadonlyMap<string, WorkItem>;
+  /** a branch, or all of them, in words */
+  readonly of: string;
+}
 
 /** The plan as iCalendar (RFC 5545): one all-day event a visit, from its first to its last day of work. */
-export function planCalendar(files: readonly MachineFile[], branch: string, now: Date): string {
+export function planCalendar({ visits, work, of }: PlanShown, now: Date): string {
   const calendar = new ICalCalendar({
-    name: `Green Tally, ${branch}`,
+    name: `Green Tally, ${of}`,
     prodId: { company: 'Green Tally', product: 'Plan' },
     method: ICalCalendarMethod.PUBLISH,
   });
-  for (const { machine, visits, work } of files) {
-    for (const visit of visits) {
-      const items = work.filter((w) => visit.workIds.includes(w.id));
-      calendar.createEvent({
-        id: `${visit.id}@green-tally`,
-        sequence: visit.version,
-        stamp: now,
-        start: parseISO(visit.startsOn),
-        end: addDays(parseISO(visit.endsOn), 1),
-        allDay: true,
-        summary: `${machine.model} ${machine.serial}: ${visit.technician}`,
-        location: visit.site === 'bay' ? `Bay, ${machine.branch}` : machine.customer,
-        description: [
-          `${machine.customer}, ${machine.harvest.crop} from ${machine.harvest.start}. ${visit.hours} h.`,
-          ...items.map((w) => `${w.decision}: ${w.checkId} (${w.places.join(', ')}). ${w.reason}`),
-          visit.note,
-        ]
-          .filter(Boolean)
-          .join('\n'),
-      });
-    }
+  for (const { visit, machine } of visits) {
+    const items = visit.workIds.flatMap((id) => work.get(id) ?? []);
+    calendar.createEvent({
+      id: `${visit.id}@green-tally`,
+      sequence: visit.version,
+      stamp: now,
+      start: parseISO(visit.startsOn),
+      end: addDays(parseISO(visit.endsOn), 1),
+      allDay: true,
+      summary: `${machine.model} ${machine.serial}: ${visit.technician}`,
+      location: visit.site === 'bay' ? `Bay, ${machine.branch}` : machine.customer,
+      description: [
+        `${machine.customer}, ${machine.harvest.crop} from ${machine.harvest.start}. ${visit.hours} h.`,
+        ...items.map((w) => `${w.decision}: ${w.checkId} (${w.places.join(', ')}). ${w.reason}`),
+        visit.note,
+      ]
+        .filter(Boolean)
+        .join('\n'),
+    });
   }
   return calendar.toString();
 }

@@ -1,6 +1,6 @@
 import { isMap, isPair, isSeq, LineCounter, parseDocument, type Document, type Node } from 'yaml';
 import { SpecSheet } from '@green-tally/core/contracts';
-import { ProblemError } from '../http/problem';
+import { Invalid } from '../errors';
 
 /** What is wrong in a sheet's file: the line, the field and what was wanted. */
 export interface SheetTrouble {
@@ -18,14 +18,13 @@ const MOST_TOLD = 200;
 export function readSheet(
   text: string,
 ):
-  | { sheet: SpecSheet; troubles: [] }
+  | { sheet: SpecSheet; troubles: []; model: string }
   | { sheet: undefined; troubles: SheetTrouble[]; model: string } {
-  if (!text.trim())
-    throw new ProblemError(400, 'An empty file', 'Choose a spec sheet, JSON or YAML.');
+  if (!text.trim()) throw new Invalid('An empty file', 'Choose a spec sheet, JSON or YAML.');
   // well-formed JSON is read fast; lines are only looked for when something is wrong
   const plain = jsonOf(text);
   const parsed = plain === undefined ? undefined : SpecSheet.safeParse(plain);
-  if (parsed?.success) return { sheet: parsed.data, troubles: [] };
+  if (parsed?.success) return { sheet: parsed.data, troubles: [], model: parsed.data.model };
   const lines = new LineCounter();
   const document = parseDocument(text, {
     lineCounter: lines,
@@ -41,7 +40,7 @@ export function readSheet(
         .map((e) => ({ line: lines.linePos(e.pos[0]).line, field: 'file', message: e.message })),
     };
   const result = SpecSheet.safeParse(valueOf(document));
-  if (result.success) return { sheet: result.data, troubles: [] };
+  if (result.success) return { sheet: result.data, troubles: [], model: result.data.model };
   const model = document.get('model');
   return {
     sheet: undefined,
@@ -61,8 +60,7 @@ function valueOf(document: Document): unknown {
   try {
     return document.toJS({ maxAliasCount: 50 });
   } catch (error) {
-    throw new ProblemError(
-      400,
+    throw new Invalid(
       'Not a spec sheet',
       error instanceof Error ? error.message : 'The file cannot be read.',
     );

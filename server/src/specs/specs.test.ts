@@ -339,7 +339,7 @@ describe('from draft to revision', () => {
     await admin
       .post('/api/specs')
       .send({ ...withBelt(sheet, 28.5), revision: 2, remark: 'By file' })
-      .expect(201);
+      .expect(200);
     const answer = await planner
       .post('/api/specs/W4/publish')
       .send({ version: 1, remark: 'By hand' })

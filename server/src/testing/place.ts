@@ -30,6 +30,7 @@ export async function openPlace({ demo = true } = {}): Promise<Place> {
     clock: clockFor(DEMO_DAY),
     sessionSecret: 'test',
     logLevel: 'silent',
+    checkAnswers: true,
   });
   return { app, db, url, close: () => db.close() };
 }

@@ -1,13 +1,14 @@
 import { isDeepStrictEqual } from 'node:util';
 import { col, fn, type Transaction } from 'sequelize';
 import {
-  Reading,
   type BatchAnswer,
+  type FieldTrouble,
   type Machine,
   type Person,
+  Reading,
   type SpecSheet,
 } from '@green-tally/core/contracts';
-import { admissionTroubles, type FieldTrouble } from '@green-tally/core/walk';
+import { admissionTroubles } from '@green-tally/core/walk';
 import {
   currentSheets,
   factsChanged,
@@ -18,7 +19,7 @@ import {
   toReading,
   type Database,
 } from '../db';
-import { inBranch } from '../http/roles';
+import { inBranch } from '@green-tally/core/rights';
 
 /** What readings are held against before they are stored. */
 export interface Books {

@@ -6,28 +6,14 @@ import {
   currentSheets,
   factsChanged,
   machineFiles,
-  MachineRow,
   toMachine,
   toWork,
   VisitRow,
   WorkRow,
   type Database,
 } from '../db';
-import { notFound, ProblemError } from '../http/problem';
-import { inBranch } from '../http/roles';
-
-/** Looks a machine up for a write; 404 when unknown, 403 when it belongs to another branch. */
-export async function machineToChange(id: string, person: Person): Promise<MachineRow> {
-  const machine = await MachineRow.findByPk(id);
-  if (!machine) throw notFound('machine');
-  if (!inBranch(person, machine.branch))
-    throw new ProblemError(
-      403,
-      'Another branch',
-      `${machine.serial} belongs to ${machine.branch}; you work for ${person.branch}.`,
-    );
-  return machine;
-}
+import { invalidField, NotFound } from '../errors';
+import { lockWork, machineToChange } from '../machines/machines';
 
 /**
  * Stores accepted decisions, all or none. One that is there already is left as it is, and a check that has open work takes
@@ -43,16 +29,15 @@ export async function acceptWork(
   for (const item of items) {
     const machine = toMachine(await machineToChange(item.machineId, person));
     if (!checksFor(machine, sheets).some((c) => c.id === item.checkId)) {
-      throw new ProblemError(
-        400,
-        'Some of this cannot be used',
+      throw invalidField(
+        'checkId',
         `${machine.serial} has no check "${item.checkId}".`,
-        [{ field: 'checkId', message: 'wanted a check of this machine' }],
+        'a check of this machine',
       );
     }
   }
   return db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query('SELECT pg_advisory_xact_lock(7143)', { transaction });
+    await lockWork(db, transaction);
     const open = await openChecks([...new Set(items.map((i) => i.machineId))], today, transaction);
     for (const item of items) {
       const there = await WorkRow.findByPk(item.id, { transaction });
@@ -98,7 +83,7 @@ export async function withdrawWork(
   at: Date,
 ): Promise<WorkItem> {
   const row = await WorkRow.findByPk(id);
-  if (!row) throw notFound('work item');
+  if (!row) throw new NotFound('work item');
   await machineToChange(row.machineId, person);
   return db.sequelize.transaction(async (transaction) => {
     if (!row.withdrawnAt) await row.update({ withdrawnAt: at }, { transaction });

@@ -1,0 +1,35 @@
+import type { z } from 'zod';
+import type { Right } from '../rights';
+
+/** A body that is text and not JSON. */
+export type TextType = 'text/csv' | 'text/plain' | 'text/calendar' | 'application/schema+json';
+
+/** Who may come in: the holders of a right, or anyone at all. */
+export type Door = Right | 'anyone';
+
+/**
+ * One route of the API, said once: the server mounts, checks and documents it from here, and the app's client takes its types
+ * from here. Its key is method and path, `GET /machines/{id}`.
+ */
+export interface Route {
+  readonly summary: string;
+  readonly door: Door;
+  /** what its path names, for a 404: "machine" */
+  readonly of?: string;
+  readonly params?: z.ZodObject;
+  readonly query?: z.ZodObject;
+  readonly body?: z.ZodType | TextType;
+  /** contract of the body for the document, where the body is taken piece by piece */
+  readonly documented?: z.ZodType;
+  /** MB, 2 unless said */
+  readonly limit?: number;
+  /** status of a success, 200 unless said; 204 has no answer */
+  readonly status?: 200 | 201 | 204;
+  readonly answer: z.ZodType | TextType | null;
+}
+
+/** What a part of a route holds once it is read; nothing where the route does not have it. */
+export type Read<T> = T extends z.ZodType ? z.output<T> : T extends TextType ? string : undefined;
+
+/** What is given for a part of a route, before defaults. */
+export type Given<T> = T extends z.ZodType ? z.input<T> : T extends TextType ? string : undefined;

@@ -1,0 +1,116 @@
+import { z } from 'zod';
+import { LongText, ShortText, Slug } from './common';
+import { Interval, Tool } from './limits';
+
+/** The decisions a reading leads to, as a technician says them. */
+export const Decision = z.enum([
+  'holds',
+  'watch',
+  'adjust',
+  'shorten',
+  'turn',
+  'replace',
+  'remeasure',
+]);
+export type Decision = z.infer<typeof Decision>;
+
+/** Ways to take a reading; each has its drawing. */
+export const Method = z.enum([
+  'spring-gauge',
+  'tip-to-tip',
+  'canister-gap',
+  'overlap',
+  'slat-at-floor',
+  'slat-in-window',
+  'eye-bolt',
+  'hydraulic',
+  'sheave-gap',
+  'belt-width',
+  'belt-note',
+  'belt-push',
+  'chain-pitches',
+  'sag',
+  'elevator-feel',
+  'hold-down',
+  'section-guard',
+  'rasp-bar',
+  'knife-edge',
+  'knife-count',
+  'draper-band',
+  'level-eye',
+  'gonogo',
+  'clearance',
+  'play',
+  'tooth',
+  'meter',
+  'torque',
+  'look',
+  'setting',
+  'grease',
+]);
+export type Method = z.infer<typeof Method>;
+
+export const Part = z.object({
+  number: ShortText,
+  name: ShortText,
+  each: z.int().min(1).describe('how many for one place'),
+  with: z.string().optional().describe('why the mates come along'),
+});
+export type Part = z.infer<typeof Part>;
+
+/** Work on another component caused by this one: a check of the sheet to take again, or something to do. */
+export const KnockOn = z.union([
+  z.object({ check: Slug, why: ShortText }),
+  z.object({ task: ShortText }),
+]);
+export type KnockOn = z.infer<typeof KnockOn>;
+
+const Labour = z.object({
+  measure: z.number().nonnegative().describe('minutes to take the readings'),
+  adjust: z.number().nonnegative().default(0),
+  shorten: z.number().nonnegative().default(0),
+  turn: z.number().nonnegative().default(0),
+  replace: z.number().nonnegative().default(0),
+  cover: z.object({ name: ShortText, minutes: z.number().nonnegative() }).optional(),
+});
+
+/** What every check carries, whatever its kind. */
+export const checkBase = {
+  id: Slug,
+  station: z.int().min(1).max(14),
+  stationName: ShortText,
+  component: ShortText,
+  measures: ShortText.describe('what is read, in a few words'),
+  on: z.enum(['combine', 'header']),
+  places: z.array(ShortText).min(1).max(64),
+  position: ShortText.describe('how the machine must stand'),
+  method: Method,
+  how: LongText.describe('how to take the reading, step by step'),
+  why: LongText.describe('why this limit'),
+  tool: Tool,
+  labour: Labour,
+  labourPer: z.enum(['place', 'check']).default('place'),
+  parts: z.array(Part).default([]),
+  knockOns: z.array(KnockOn).default([]),
+  pairs: z
+    .array(z.object({ check: Slug, from: z.number().min(0).max(1).default(0.5), why: ShortText }))
+    .default([])
+    .describe(
+      'mates: renewed together with this when they have worn so far of the way to their own limit',
+    ),
+  ifLeft: ShortText,
+  safety: z.array(ShortText).default([]),
+  interval: Interval.default({ kind: 'season' }),
+  when: z
+    .record(Slug, z.array(Slug).min(1))
+    .default({})
+    .describe(
+      'equipment it is there with: {"feeder-drive": ["variable"]}; on every build when empty',
+    ),
+  schools: LongText.default('').describe('where good people disagree, and why this way was chosen'),
+  runsToSettle: z
+    .boolean()
+    .default(false)
+    .describe('an adjustment counts only after running and looking again'),
+  source: ShortText,
+};

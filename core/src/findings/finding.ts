@@ -1,0 +1,231 @@
+import type {
+  BandLimit,
+  CheckOf,
+  CountCheck,
+  Feel,
+  LevelCheck,
+  ServiceCheck,
+  ValueOf,
+} from '../contracts';
+import type { FindingId } from './precedence';
+
+/** Nothing needs telling beside the finding itself. */
+type Nothing = Readonly<Record<never, never>>;
+
+/** Repeats as they were judged; values in the core's own unit of the quantity. `expanded`: U, k = 2. */
+export interface MeasuredNumbers {
+  readonly value: number;
+  readonly expanded: number;
+  readonly count: number;
+  readonly spread: number;
+}
+
+/** Wear against its limit. `chain`: the same as elongation, %, where the check is one. */
+export interface WearNumbers extends MeasuredNumbers {
+  readonly nominal: number;
+  readonly limit: number;
+  /** 0 new, 1 at the limit */
+  readonly wear: number;
+  readonly chain?:
+    | {
+        readonly percent: number;
+        readonly limitPercent: number;
+        readonly pitches: number;
+        readonly pitchesNeeded: number;
+      }
+    | undefined;
+}
+
+/** A reading against its band, of which one edge at least is there. */
+export interface BandNumbers extends MeasuredNumbers {
+  readonly low?: number | undefined;
+  readonly high?: number | undefined;
+}
+
+/** An indicator against its mark, mm, or a feel. */
+export type TensionNumbers =
+  | {
+      readonly by: number;
+      readonly stands: ValueOf<'mark'>['stands'];
+      readonly past: number;
+      readonly short: number;
+    }
+  | { readonly feel: Feel };
+
+/** The travel of an adjuster and what links taken out would give. mm, %, h. */
+export interface TravelNumbers {
+  readonly left: number;
+  readonly total: number;
+  readonly reserve: number;
+  readonly percent: number;
+  readonly limitPercent: number;
+  readonly eatenInSeason: number;
+  /** the shortening that fits; undefined when none does */
+  readonly shorten?:
+    | { readonly linksOut: number; readonly offsetLink: boolean; readonly travelLeft: number }
+    | undefined;
+}
+
+export interface GaugeNumbers {
+  readonly gauge: string;
+  readonly fits: boolean;
+}
+
+export interface CountNumbers extends Pick<CountCheck, 'total' | 'counted' | 'allowed'> {
+  readonly missing: number;
+  readonly damaged: number;
+  readonly oneEdge: number;
+  readonly bothEdges: number;
+  readonly bad: number;
+  readonly renew: number;
+  readonly mates: number;
+  readonly school: CountCheck['renew'];
+  /** edges are asked for */
+  readonly edges: boolean;
+}
+
+export interface ConditionNumbers {
+  readonly grade: ValueOf<'condition'>['grade'];
+  readonly found: string;
+}
+
+export interface LevelNumbers extends Pick<LevelCheck, 'eye' | 'product'> {
+  readonly level: ValueOf<'level'>['level'];
+  readonly colour: string;
+}
+
+export interface SettingNumbers {
+  readonly option: string;
+  readonly crop: string;
+}
+export interface WantedSettingNumbers extends SettingNumbers {
+  readonly wanted: string;
+  readonly because: string;
+}
+
+export interface ServiceNumbers extends Pick<ServiceCheck, 'asks' | 'product'> {
+  readonly amount: number;
+  readonly wanted: number;
+  readonly most: number;
+  readonly used: string;
+}
+
+/** When a service falls due. Machine hours; 0 hours or days where the interval names none. */
+export interface ServiceDueNumbers extends Pick<ServiceCheck, 'asks' | 'product'> {
+  readonly wanted: number;
+  readonly doneHours: number;
+  readonly every: number;
+  readonly days: number;
+  readonly lookAgain: number;
+}
+
+/** What holds, by what was looked at. */
+export type InsideNumbers =
+  | ({ readonly shows: 'wear' } & WearNumbers)
+  | ({ readonly shows: 'band' } & BandNumbers)
+  | {
+      readonly shows: 'tension';
+      readonly tension: TensionNumbers;
+      readonly travel?: TravelNumbers | undefined;
+    }
+  | { readonly shows: 'travel'; readonly travel: TravelNumbers }
+  | ({ readonly shows: 'gauge' } & GaugeNumbers)
+  | ({ readonly shows: 'count' } & CountNumbers)
+  | { readonly shows: 'condition' }
+  | ({ readonly shows: 'level' } & LevelNumbers)
+  | ({ readonly shows: 'setting' } & SettingNumbers)
+  | ({ readonly shows: 'service' } & ServiceNumbers);
+
+type Outside = BandNumbers & { readonly side: 'below' | 'above' };
+
+/** The numbers each finding's sentence needs. Lengths in mm, other quantities in the core's own unit, hours of the machine. */
+export interface FindingNumbers {
+  damaged: { readonly found: string };
+  knivesLost: CountNumbers;
+  positionNotConfirmed: { readonly position: string };
+  skipped: { readonly why: string };
+  notMeasured: { readonly travelOnly: boolean };
+  looksFineOnly: Nothing;
+  scatter: MeasuredNumbers;
+  pastLimit: WearNumbers;
+  limitReached: WearNumbers;
+  gaugeOut: GaugeNumbers;
+  bandReplace: Outside;
+  tensionerFaulty: TensionNumbers;
+  fluidBad: LevelNumbers;
+  limitInDoubt: WearNumbers;
+  shrunk: { readonly before: number; readonly wear: number; readonly beforeHours: number };
+  stretchedOut: TravelNumbers;
+  notSettled: Nothing;
+  travelMissing: Nothing;
+  falseTension: TravelNumbers;
+  travelGone: TravelNumbers;
+  travelEndsInSeason: TravelNumbers;
+  loose: { readonly tension: TensionNumbers; readonly left?: number | undefined };
+  overTight: TensionNumbers;
+  play: { readonly feel: Feel };
+  sidesDiffer: {
+    readonly a: string;
+    readonly b: string;
+    readonly difference: number;
+    readonly allowed: number;
+    readonly what: 'travel' | 'mark';
+  };
+  placesDiffer: {
+    readonly a: string;
+    readonly b: string;
+    readonly atA: number;
+    readonly atB: number;
+    readonly difference: number;
+    readonly allowed: number;
+  };
+  bandAdjust: Outside;
+  gaugeOff: GaugeNumbers;
+  putRight: ConditionNumbers;
+  otherProduct: ServiceNumbers;
+  tooMuch: ServiceNumbers;
+  tooLittle: ServiceNumbers;
+  levelLow: LevelNumbers;
+  levelHigh: LevelNumbers;
+  settingDiffers: WantedSettingNumbers;
+  serviceDue: ServiceDueNumbers;
+  bandTurn: Outside;
+  gaugeTurn: GaugeNumbers;
+  edgeSpent: ConditionNumbers;
+  oneEdgeWorn: CountNumbers;
+  bandInDoubt: BandNumbers & { readonly limit: number; readonly edge: 'lowest' | 'highest' };
+  /** `season`: hours to go; `lookAgain`: machine hours at the 10 % hour */
+  reachesLimit: {
+    readonly chance: number;
+    readonly hours10: number;
+    readonly hours90: number;
+    readonly season: number;
+    readonly lookAgain: number;
+  };
+  travelLow: TravelNumbers;
+  serviceInSeason: ServiceDueNumbers;
+  marked: ConditionNumbers;
+  fewMissing: CountNumbers;
+  settingNotGiven: SettingNumbers;
+  earlyRecheck: { readonly lookAgain: number };
+  inside: InsideNumbers;
+}
+
+/** One thing a reading shows, with the numbers its sentence needs. */
+export type Finding<I extends FindingId = FindingId> = {
+  readonly [K in I]: { readonly id: K; readonly numbers: FindingNumbers[K] };
+}[I];
+
+/** What lies outside a band leads to what its sheet says. */
+export const OUTSIDE_BAND = {
+  adjust: 'bandAdjust',
+  replace: 'bandReplace',
+  turn: 'bandTurn',
+} as const satisfies Record<BandLimit['below'], FindingId>;
+
+/** A worn gauge reading leads to what its sheet says. */
+export const GAUGE_BAD = {
+  replace: 'gaugeOut',
+  adjust: 'gaugeOff',
+  turn: 'gaugeTurn',
+} as const satisfies Record<CheckOf<'gonogo'>['otherwise'], FindingId>;

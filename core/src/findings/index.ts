@@ -1,0 +1,4 @@
+export * from './finding';
+export * from './precedence';
+export * from './speech';
+export * from './uncertainty';

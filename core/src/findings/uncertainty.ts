@@ -1,0 +1,83 @@
+import { median, standardDeviation } from 'simple-statistics';
+import type { Tool } from '../contracts';
+import { InputError, positive, zeroOrMore } from '../units';
+
+/** Repeats boiled down: their median and how far it can be trusted. mm. */
+export interface Repeats {
+  readonly value: number;
+  readonly count: number;
+  /** expanded, k = 2 */
+  readonly expanded: number;
+  /** the tool's own standard uncertainty */
+  readonly toolUncertainty: number;
+  /** spread of the repeats is beyond the tool's own */
+  readonly scattered: boolean;
+  readonly spread: number;
+}
+
+/** Median of repeats, at least one; most often there is just the one. */
+export function middleOf(values: readonly number[]): number {
+  return values.length === 1 ? (values[0] ?? NaN) : median([...values]);
+}
+
+/**
+ * Standard uncertainty of a tool: its own figure, or resolution/√12; twice over in square when both ends of a length count.
+ * @returns mm
+ * @see GUM (JCGM 100), uniform distribution over one scale division
+ */
+export function toolUncertainty(
+  tool: Pick<Tool, 'resolution' | 'uncertainty'>,
+  bothEnds: boolean,
+): number {
+  const single = tool.uncertainty ?? positive('resolution', tool.resolution) / Math.sqrt(12);
+  return bothEnds ? single * Math.SQRT2 : single;
+}
+
+/**
+ * Median of repeats and its expanded uncertainty U = 2·√(u_tool² + s²/n).
+ * Scattered when they lie further apart than six of the tool's own standard uncertainties (±3).
+ * @param values repeats, mm, at least one
+ * @throws InputError
+ * @example judgeRepeats([35.1], { resolution: 0.1 }, false).expanded // 0.0577
+ */
+export function judgeRepeats(
+  values: readonly number[],
+  tool: Pick<Tool, 'resolution' | 'uncertainty'>,
+  bothEnds: boolean,
+  zeroAllowed = false,
+): Repeats {
+  const n = values.length;
+  if (n === 0) throw new InputError('values', '[]', 'at least one reading');
+  for (const v of values)
+    if (zeroAllowed) zeroOrMore('values', v);
+    else positive('values', v);
+  const u = toolUncertainty(tool, bothEnds);
+  if (n === 1)
+    return {
+      value: values[0] ?? 0,
+      count: 1,
+      expanded: 2 * u,
+      toolUncertainty: u,
+      scattered: false,
+      spread: 0,
+    };
+  const s = standardDeviation([...values]) * Math.sqrt(n / (n - 1));
+  const spread = Math.max(...values) - Math.min(...values);
+  return {
+    value: middleOf(values),
+    count: n,
+    expanded: 2 * Math.sqrt(u * u + (s * s) / n),
+    toolUncertainty: u,
+    scattered: spread > 6 * u + 1e-9,
+    spread,
+  };
+}
+
+/** Repeats from which nothing better can be had with the tool at hand. */
+export const ENOUGH_REPEATS = 3;
+
+/** Where a wear fraction stands against its limit, 1, by ISO 14253-1: proven only when the whole ±U is on one side. */
+export function againstLimit(wear: number, expanded: number): 'inside' | 'doubt' | 'out' {
+  if (wear - expanded >= 1 - 1e-12) return 'out';
+  return wear + expanded < 1 - 1e-12 ? 'inside' : 'doubt';
+}

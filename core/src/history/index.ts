@@ -1,0 +1,5 @@
+export * from './history';
+export * from './life';
+export * from './newest';
+export * from './rounds';
+export * from './struck';

@@ -1,0 +1,19 @@
+import type { Reading, ReadingKind, ReadingValue } from '../contracts';
+
+/** A reading whose value is of the kind asked for. */
+export type ReadingOf<K extends ReadingKind> = Reading & {
+  readonly value: Extract<ReadingValue, { kind: K }>;
+};
+
+/** The newest reading that carries a value of one kind; undefined when none does. */
+export function newestOf<K extends ReadingKind>(
+  readings: readonly Reading[],
+  kind: K,
+): ReadingOf<K> | undefined {
+  return readings.findLast((r): r is ReadingOf<K> => r.value.kind === kind);
+}
+
+/** Whether a reading is what its check is there for, and not the travel beside it, a mere look, or a skip. */
+export function isMain({ value }: Pick<Reading, 'value'>): boolean {
+  return value.kind !== 'travel' && value.kind !== 'look' && value.kind !== 'skip';
+}

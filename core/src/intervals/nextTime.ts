@@ -1,0 +1,52 @@
+import { addDays } from 'date-fns/addDays';
+import { parseISO } from 'date-fns/parseISO';
+import type { Day, Interval } from '../contracts';
+import { InputError, positive, zeroOrMore } from '../units';
+import { A_CENTURY, dayOf } from './use';
+
+/** What is known of the last time. Hours: machine hours. */
+export interface LastDone {
+  readonly on: Day;
+  readonly hours: number;
+  /** the part was new then, so that the early recheck counts */
+  readonly newPart?: boolean;
+  readonly crop?: string;
+}
+
+/** A rule by hours, by calendar, or both: whichever comes first. */
+export type EveryInterval = Extract<Interval, { kind: 'every' }>;
+
+/** When such a rule says next, before anything is projected. */
+export interface NextTime {
+  readonly atHours: number | null;
+  readonly on: Day | null;
+  /** the hours are those of a new part's early recheck */
+  readonly early: boolean;
+  /** hours from the last time to the next; null where the rule names none */
+  readonly step: number | null;
+}
+
+/**
+ * When a service is next to be done by its rule: the one place where the interval rule is worked out.
+ * @throws InputError naming the field
+ * @example nextTime({ kind: 'every', hours: 50 }, { on: '2026-03-01', hours: 1000 }).atHours // 1050
+ */
+export function nextTime(rule: EveryInterval, last: LastDone): NextTime {
+  if (rule.hours === undefined && rule.days === undefined)
+    throw new InputError('hours', rule.hours, 'an interval in hours, in days, or both');
+  if (rule.days !== undefined && rule.days > A_CENTURY)
+    throw new InputError('days', rule.days, 'an interval of at most a hundred years');
+  const usual = rule.hours === undefined ? Infinity : positive('hours', rule.hours);
+  const first = earlyStep(rule.early, last) ?? Infinity;
+  const step = Math.min(usual, first);
+  const on =
+    rule.days === undefined ? null : dayOf(addDays(parseISO(last.on), positive('days', rule.days)));
+  return Number.isFinite(step)
+    ? { atHours: zeroOrMore('last.hours', last.hours) + step, on, early: first <= usual, step }
+    : { atHours: null, on, early: false, step: null };
+}
+
+/** Hours to a new part's first look; undefined where the part was not new or nothing is said. */
+export function earlyStep(early: number | undefined, last: LastDone): number | undefined {
+  return early !== undefined && last.newPart ? positive('early', early) : undefined;
+}

@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { checkBase } from '../../contracts/checkBase';
+import { LongText, ShortText } from '../../contracts/common';
+
+/** Sound, marked or damaged, by eye. */
+export const ConditionCheck = z.object({
+  ...checkBase,
+  kind: z.literal('condition'),
+  looksFor: z.array(ShortText).min(1).max(12),
+  marked: z.enum(['watch', 'adjust', 'turn', 'replace']).default('watch'),
+  damaged: z.enum(['adjust', 'turn', 'replace']).default('replace'),
+});
+export type ConditionCheck = z.infer<typeof ConditionCheck>;
+
+export const ConditionValue = z.object({
+  kind: z.literal('condition'),
+  grade: z.enum(['sound', 'marked', 'damaged']),
+  seen: z.array(ShortText).max(12).default([]),
+  found: LongText.default(''),
+});

@@ -1,0 +1,29 @@
+import type { CountCheck, FieldTrouble, ReadingValue } from '../../contracts';
+import type { Kind } from '../kind';
+import { judgeCount } from './judge';
+
+/** What is missing, broken or bent out of a total. */
+export const count: Kind<'count'> = {
+  name: 'Count',
+  takes: ['count'],
+  wants: ({ total, counted, allowed }) =>
+    `all ${total} ${counted}${allowed ? `, ${allowed} may wait` : ''}`,
+  drawn: ({ total, counted, renew }) =>
+    `${total} ${counted}, a bad one is renewed ${RENEWED[renew]}`,
+  admit: admitCount,
+  judge: judgeCount,
+};
+
+const RENEWED: Readonly<Record<CountCheck['renew'], string>> = {
+  each: 'alone',
+  opposite: 'with its opposite mate',
+  set: 'with the whole set',
+};
+
+function admitCount({ total, counted }: CountCheck, value: ReadingValue): FieldTrouble[] {
+  if (value.kind !== 'count') return [];
+  const all = value.missing + value.damaged + value.oneEdge + value.bothEdges;
+  if (all <= total) return [];
+  const message = `${all} ${counted} counted, but there are ${total}. Count each one once.`;
+  return [{ field: 'value', message }];
+}

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { checkBase } from '../../contracts/checkBase';
+import { TakeUp } from '../../contracts/limits';
+
+export const Feel = z.enum(['stuck', 'justSlides', 'slidesEasily', 'hangs']);
+export type Feel = z.infer<typeof Feel>;
+/** How a chain or belt feels by hand. */
+export const FeelCheck = z.object({
+  ...checkBase,
+  kind: z.literal('feel'),
+  good: z.array(Feel).min(1),
+  asksPlay: z.boolean().default(false).describe('up-and-down play is asked for too, and is wrong'),
+  takeUp: TakeUp.optional(),
+});
+export type FeelCheck = z.infer<typeof FeelCheck>;
+
+export const FeelValue = z.object({
+  kind: z.literal('feel'),
+  feel: Feel,
+  play: z.boolean().optional(),
+});

@@ -1,0 +1,11 @@
+export { limitWords } from './measure/words';
+export { FEEL_WORDS } from './travel/words';
+export * from './kind';
+export * from './registry';
+export type { CsvRow } from './csv';
+export { countOf } from './count/judge';
+export { judgeBand, placesFinding } from './measure/band';
+export * from './measure/wear';
+export { expectedOption, type ExpectedOption } from './setting/judge';
+export { judgeTravel } from './travel/judge';
+export { serviceAmount } from './service/words';

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { checkBase } from '../../contracts/checkBase';
+import { ShortText } from '../../contracts/common';
+import { TakeUp } from '../../contracts/limits';
+
+const millimetres = z.number().finite().nonnegative();
+const positiveMillimetres = z.number().finite().positive();
+
+/** An indicator against its mark. `short` is always the loose side; the words say what is seen there. */
+export const MarkCheck = z.object({
+  ...checkBase,
+  kind: z.literal('mark'),
+  gauge: z.object({
+    length: positiveMillimetres,
+    short: millimetres.default(0).describe('mm short that is still fine'),
+    past: millimetres.describe('mm past the end that is still fine (0: exactly at)'),
+  }),
+  words: z.object({ short: ShortText, at: ShortText, past: ShortText }).default({
+    short: 'washer not yet at the end of the gauge',
+    at: 'washer level with the end',
+    past: 'washer beyond the end',
+  }),
+  maxSideDifference: millimetres,
+  takeUp: TakeUp.optional(),
+  setsItself: z
+    .boolean()
+    .default(false)
+    .describe('hydraulic or spring loaded: look, do not adjust'),
+});
+export type MarkCheck = z.infer<typeof MarkCheck>;
+
+/** Where the indicator stands, and how far short or past, mm. */
+export const MarkValue = z.object({
+  kind: z.literal('mark'),
+  stands: z.enum(['short', 'at', 'past']),
+  by: millimetres.max(50_000, 'a length below 50 m').default(0),
+});

@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import { checkBase } from '../../contracts/checkBase';
+import {
+  BandLimit,
+  CheckUnit,
+  ElongationLimit,
+  Quantity,
+  QUANTITY_UNITS,
+  TakeUp,
+  WearLimit,
+  WearRate,
+} from '../../contracts/limits';
+
+export const measured = {
+  quantity: Quantity.default('length'),
+  limit: z.discriminatedUnion('type', [WearLimit, ElongationLimit, BandLimit]),
+  unit: CheckUnit.default('mm'),
+  style: z
+    .enum(['mm', 'inFraction', 'inThou', 'plain'])
+    .default('mm')
+    .describe('how lengths are written; plain: in the unit, for what is no length'),
+  repeats: z.int().min(1).max(5).default(1),
+  wearRate: WearRate.optional(),
+  takeUp: TakeUp.optional(),
+  maxDifference: z
+    .number()
+    .finite()
+    .positive()
+    .optional()
+    .describe('most that any two places may differ, in the unit of the quantity'),
+  lookAlone: z.boolean().default(false).describe('offers "looks fine", which never passes'),
+};
+/** Refuses unit, style and limit that do not belong together. */
+export const agreeing = <
+  T extends z.ZodType<{
+    quantity: Quantity;
+    unit: string;
+    style: string;
+    limit: { type: string };
+    takeUp?: unknown;
+    wearRate?: unknown;
+  }>,
+>(
+  schema: T,
+) =>
+  schema.superRefine((c, ctx) => {
+    const wrong = (path: string, message: string) =>
+      ctx.addIssue({ code: 'custom', path: [path], message });
+    const units: readonly string[] = QUANTITY_UNITS[c.quantity];
+    if (!units.includes(c.unit)) wrong('unit', `a unit of ${c.quantity}: ${units.join(', ')}`);
+    if ((c.quantity === 'length') === (c.style === 'plain'))
+      wrong(
+        'style',
+        c.quantity === 'length'
+          ? 'mm, inFraction or inThou for a length'
+          : '"plain" for what is no length',
+      );
+    if (c.limit.type === 'elongation' && c.quantity !== 'length')
+      wrong('quantity', '"length": elongation is read as a length');
+    if (c.limit.type === 'band' && c.wearRate !== undefined)
+      wrong('wearRate', 'none: a band is set, it does not wear');
+  });
+
+export const MeasureCheck = agreeing(
+  z.object({ ...checkBase, ...measured, kind: z.literal('measure') }),
+);
+export type MeasureCheck = z.infer<typeof MeasureCheck>;
+
+/** One measure, once or several times over, in the core's own unit; `typed` keeps what the person wrote. */
+export const MeasureValue = z.object({
+  kind: z.literal('measure'),
+  values: z.array(z.number().finite().nonnegative().max(1_000_000)).min(1).max(10),
+  typed: z.array(z.string().max(40)).max(10).default([]),
+  unit: z.string().max(8).default('mm'),
+});

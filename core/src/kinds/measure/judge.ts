@@ -1,0 +1,116 @@
+import type { MeasuredCheck } from '../../contracts';
+import { elongation } from '../../chain';
+import { middleOf, type Finding } from '../../findings';
+import { repeatsOf, type PlaceHistory } from '../../history';
+import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '../kind';
+import { withTravel } from '../travel/judge';
+import { judgeBand, placesFinding } from './band';
+import {
+  forecastWear,
+  judgeWear,
+  shrinkFinding,
+  ticksOf,
+  WATCH_CHANCE,
+  wearLimitsOf,
+  type StripTick,
+  type WearForecast,
+  type WearLimits,
+} from './wear';
+
+/** What one or several repeats say against the wear limit or band, and what the travel left adds where there is an adjuster. */
+export function judgeMeasured(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown {
+  if (seen.main.value.kind !== 'measure') return shown([NOT_MEASURED]);
+  const limits = wearLimitsOf(check);
+  const own = limits ? judgeWorn(check, limits, seen, facts) : judgeSet(check, seen);
+  return withTravel(check, { seen, facts, own });
+}
+
+function judgeSet(check: MeasuredCheck, { readings, main, renewedAt }: Seen): Shown {
+  if (check.limit.type !== 'band') return shown([NOT_MEASURED]);
+  const { findings, value, expandedValue } = judgeBand(check.limit, {
+    values: repeatsOf(readings),
+    tool: main.tool ?? check.tool,
+    inService: renewedAt === undefined ? undefined : Math.max(0, main.hours - renewedAt),
+  });
+  return shown(findings, { value, expandedValue });
+}
+
+function judgeWorn(
+  check: MeasuredCheck,
+  limits: WearLimits,
+  seen: Seen,
+  facts: MachineFacts,
+): Shown {
+  const { main } = seen;
+  const worn = judgeWear(check, limits, repeatsOf(seen.readings), main.tool);
+  const life = ticksOf(limits, seen.place, main.takenAt).filter((t) => !t.struck);
+  const forecast = check.wearRate
+    ? forecastWear(check.wearRate, life, {
+        expanded: worn.expanded,
+        lifeStart: seen.renewedAt ?? 0,
+        now: seen.now,
+        season: facts.seasonHours,
+      })
+    : undefined;
+  const { limit } = check;
+  return shown(
+    [
+      ...worn.findings,
+      ...(shrinkFinding(life, worn.expanded) ?? []),
+      ...(forecast && worn.wear < 1 ? watched(forecast, seen.now, facts.seasonHours) : []),
+    ],
+    {
+      wear: worn.wear,
+      expanded: worn.expanded,
+      value: worn.value,
+      expandedValue: worn.expandedValue,
+      forecast,
+      elongation:
+        limit.type === 'elongation'
+          ? elongation(worn.value, limit.pitches, limit.pitch)
+          : undefined,
+    },
+  );
+}
+
+function watched(
+  { chance, hours10, hours90 }: WearForecast,
+  now: number,
+  season: number,
+): readonly Finding[] {
+  return chance < WATCH_CHANCE
+    ? []
+    : [
+        {
+          id: 'reachesLimit',
+          numbers: { chance, hours10, hours90, season, lookAgain: now + hours10 },
+        },
+      ];
+}
+
+/** Places that must agree, where the sheet says by how much. */
+export function judgeBetween(
+  check: MeasuredCheck,
+  places: readonly PlaceHistory[],
+): Finding | undefined {
+  return check.maxDifference === undefined
+    ? undefined
+    : placesFinding(
+        check.maxDifference,
+        places.map((p) => ({ place: p.place, value: valueInForce(p) })),
+      );
+}
+
+/** Median of what was measured in the state that counts; undefined when nothing was. */
+function valueInForce({ inForce }: PlaceHistory): number | undefined {
+  const values = repeatsOf(inForce);
+  return values.length ? middleOf(values) : undefined;
+}
+
+/** Ticks of the life that runs now, where the check wears. */
+export function stripOf(check: MeasuredCheck, place: PlaceHistory): readonly StripTick[] {
+  const limits = wearLimitsOf(check);
+  return limits ? ticksOf(limits, place) : NO_TICKS;
+}
+
+const NO_TICKS: readonly StripTick[] = [];

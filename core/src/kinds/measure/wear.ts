@@ -1,0 +1,233 @@
+import type { MeasuredCheck, Reading, WearRate } from '../../contracts';
+import { defaultElongationLimit, elongation, nominalLength, pitchesNeeded } from '../../chain';
+import {
+  chanceReached,
+  hoursAtDeviate,
+  shrinkages,
+  wearAt,
+  wearPosterior,
+  type WearPoint,
+} from '../../forecast';
+import {
+  againstLimit,
+  ENOUGH_REPEATS,
+  judgeRepeats,
+  middleOf,
+  type Finding,
+  type WearNumbers,
+} from '../../findings';
+import { END_OF_TIME, lifeOf, type PlaceHistory } from '../../history';
+import { finite, InputError } from '../../units';
+
+/** Chance of reaching the limit in season from which a component is to be watched. Shop rule. */
+export const WATCH_CHANCE = 0.2;
+/** Standard deviation of a wear fraction that no tool sees: where round the belt, dirt, temperature. Model assumption. */
+const PROCESS_NOISE = 0.03;
+/** A reading on the tally strip: wear fraction, 0 new, 1 limit. */
+export interface StripTick {
+  readonly readingId: string;
+  readonly wear: number;
+  readonly hours: number;
+  readonly takenAt: string;
+  readonly struck: boolean;
+  readonly state: 'asFound' | 'asLeft';
+}
+
+/** What is expected at harvest's end. Wear fractions; hours from now. */
+export interface WearForecast {
+  readonly low: number;
+  readonly middle: number;
+  readonly high: number;
+  readonly chance: number;
+  /** hours from now to the limit with chance 10, 50 and 90 % */
+  readonly hours10: number;
+  readonly hours50: number;
+  readonly hours90: number;
+}
+
+/** New size and limit of a check that wears, in the core's own unit; elongation limits turned into lengths. */
+export interface WearLimits {
+  readonly nominal: number;
+  readonly limit: number;
+  readonly limitPercent?: number;
+}
+
+/** New size and limit of a measured check; undefined for a band, which is set and does not wear. */
+export function wearLimitsOf(check: MeasuredCheck): WearLimits | undefined {
+  const { limit } = check;
+  if (limit.type === 'band') return undefined;
+  if (limit.type === 'wear') return limit;
+  const limitPercent =
+    limit.limitPercent ??
+    defaultElongationLimit(limit.largerSprocketTeeth, check.takeUp !== undefined);
+  const nominal = nominalLength(limit.pitches, limit.pitch);
+  return { nominal, limit: nominal * (1 + limitPercent / 100), limitPercent };
+}
+
+/**
+ * Wear fraction: 0 new, 1 at the limit, signed for the worn side.
+ * @param x reading, mm
+ * @example wearFraction(35.5, 38, 35) // 0.8333
+ */
+export function wearFraction(x: number, nominal: number, limit: number): number {
+  if (nominal === limit)
+    throw new InputError('limit', limit, 'a limit that differs from the new size');
+  finite('reading', x);
+  finite('nominal', nominal);
+  finite('limit', limit);
+  return (nominal - x) / (nominal - limit);
+}
+
+/** A measured place against its wear limit. `expanded`: of the wear fraction; `expandedValue`: of the reading. */
+export interface WearJudgement {
+  readonly wear: number;
+  readonly expanded: number;
+  readonly value: number;
+  readonly expandedValue: number;
+  readonly findings: readonly Finding[];
+}
+
+/** Judges the wear of one measured place: findings, the wear fraction and its expanded uncertainty. */
+export function judgeWear(
+  check: MeasuredCheck,
+  limits: WearLimits,
+  values: readonly number[],
+  tool: Reading['tool'],
+): WearJudgement {
+  const { nominal, limit } = limits;
+  const chain = check.limit.type === 'elongation';
+  // nothing left of a knife or no play at all is a reading; a belt or chain of no length is not
+  const zeroAllowed = check.limit.type === 'wear' && (nominal === 0 || limit === 0);
+  const repeats = judgeRepeats(values, tool ?? check.tool, chain, zeroAllowed);
+  const { value, count, spread } = repeats;
+  const wear = wearFraction(value, nominal, limit);
+  const expanded = repeats.expanded / Math.abs(nominal - limit);
+  const numbers: WearNumbers = {
+    value,
+    nominal,
+    limit,
+    expanded: repeats.expanded,
+    count,
+    spread,
+    wear,
+    chain: chainNumbers(check, limits, repeats),
+  };
+  const against = againstFinding(numbers, againstLimit(wear, expanded));
+  return {
+    wear,
+    expanded,
+    value,
+    expandedValue: repeats.expanded,
+    findings: repeats.scattered ? [{ id: 'scatter', numbers }, against] : [against],
+  };
+}
+
+function againstFinding(numbers: WearNumbers, stand: ReturnType<typeof againstLimit>): Finding {
+  switch (stand) {
+    case 'out':
+      return { id: 'pastLimit', numbers };
+    case 'doubt':
+      return numbers.count >= ENOUGH_REPEATS
+        ? { id: 'limitReached', numbers }
+        : { id: 'limitInDoubt', numbers };
+    case 'inside':
+      return { id: 'inside', numbers: { shows: 'wear', ...numbers } };
+  }
+}
+
+function chainNumbers(
+  { limit }: MeasuredCheck,
+  { limitPercent }: WearLimits,
+  { value, expanded }: { readonly value: number; readonly expanded: number },
+): WearNumbers['chain'] {
+  if (limit.type !== 'elongation' || limitPercent === undefined) return undefined;
+  return {
+    percent: elongation(value, limit.pitches, limit.pitch),
+    limitPercent,
+    pitches: limit.pitches,
+    pitchesNeeded: pitchesNeeded(expanded, limit.pitch, limitPercent),
+  };
+}
+
+/** The life a forecast is made for. Machine hours; `season`: hours to be threshed until harvest ends. */
+export interface ForecastLife {
+  /** expanded uncertainty of the readings, wear fraction */
+  readonly expanded: number;
+  /** machine hours at which this part was new */
+  readonly lifeStart: number;
+  readonly now: number;
+  readonly season: number;
+}
+
+/**
+ * Forecast of a place's wear to harvest's end, from this life's readings and the spec's wear rate.
+ * @param ticks this life's readings, none struck, hours of the machine
+ */
+export function forecastWear(
+  rate: WearRate,
+  ticks: readonly Pick<StripTick, 'wear' | 'hours'>[],
+  { expanded, lifeStart, now, season }: ForecastLife,
+): WearForecast {
+  const points: WearPoint[] = ticks.map((t) => ({
+    hours: Math.max(0, t.hours - lifeStart),
+    y: t.wear,
+    sigma: Math.hypot(expanded / 2, PROCESS_NOISE),
+  }));
+  const posterior = wearPosterior(
+    { a0: rate.atNew, sa: rate.atNewSd, mu: rate.perHour, tau: rate.sd },
+    points,
+  );
+  const inService = Math.max(0, now - lifeStart);
+  const { mean, sd } = wearAt(posterior, inService + season);
+  const hours = (z: number) => hoursAtDeviate(posterior, z, inService) - inService;
+  return {
+    low: mean - TEN_PERCENT * sd,
+    middle: mean,
+    high: mean + TEN_PERCENT * sd,
+    chance: chanceReached(posterior, inService + season),
+    hours10: hours(-TEN_PERCENT),
+    hours50: hours(0),
+    hours90: hours(TEN_PERCENT),
+  };
+}
+
+/** Ticks of the life that runs at `until`, struck ones among them. */
+export function ticksOf(
+  { nominal, limit }: WearLimits,
+  place: PlaceHistory,
+  until = END_OF_TIME,
+): StripTick[] {
+  const start = lifeOf(place.live, until)?.takenAt ?? '';
+  const ticks: StripTick[] = [];
+  for (const r of place.all) {
+    if (r.value.kind !== 'measure' || r.takenAt < start || r.takenAt > until) continue;
+    ticks.push({
+      readingId: r.id,
+      wear: wearFraction(middleOf(r.value.values), nominal, limit),
+      hours: r.hours,
+      takenAt: r.takenAt,
+      struck: place.struck.has(r.id),
+      state: r.state,
+    });
+  }
+  return ticks;
+}
+
+/** Standard normal deviate of the 90 % point. */
+const TEN_PERCENT = 1.2815515655;
+
+/** Wear cannot shrink: a finding when the newest reading lies below an earlier one by more than both can explain. */
+export function shrinkFinding(
+  ticks: readonly StripTick[],
+  expanded: number,
+): [Finding] | undefined {
+  if (ticks.length < 2) return undefined;
+  const found = shrinkages(
+    ticks.map((t) => ({ hours: t.hours, y: t.wear, sigma: PROCESS_NOISE })),
+    Math.hypot(expanded, 2 * PROCESS_NOISE),
+  ).at(-1);
+  const [newest, most] = [ticks.at(-1), ticks[found?.before ?? -1]];
+  if (found?.index !== ticks.length - 1 || !newest || !most) return undefined;
+  const numbers = { before: most.wear, wear: newest.wear, beforeHours: most.hours };
+  return [{ id: 'shrunk', numbers }];
+}

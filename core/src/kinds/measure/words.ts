@@ -1,0 +1,101 @@
+import type { BandLimit, MeasuredCheck } from '../../contracts';
+import type {
+  BandNumbers,
+  FindingNumbers,
+  InsideNumbers,
+  MeasuredNumbers,
+  Sentences,
+  Speech,
+  WearNumbers,
+} from '../../findings';
+import { meterHours, percent } from '../../findings';
+import { printAs, printNumber, type Writing } from '../../units';
+import { wearLimitsOf, type WearLimits } from './wear';
+
+/**
+ * What a measured check wants, in a few words: "new 38 mm · limit 35 mm", "0.4 mm to 1.2 mm".
+ * @param writing another unit to write it in than the check's own
+ */
+export function limitWords(check: MeasuredCheck, writing: Writing = check, decimals = 2): string {
+  const at = (value: number) => printAs(value, writing, decimals);
+  const limits = wearLimitsOf(check);
+  if (limits) return wearWords(limits, at);
+  return check.limit.type === 'band' ? bandLimitWords(check.limit, at) : '';
+}
+
+function wearWords({ nominal, limit, limitPercent }: WearLimits, at: Write): string {
+  const share = limitPercent === undefined ? '' : ` (${printNumber(limitPercent, 2)} %)`;
+  return `new ${at(nominal)} · limit ${at(limit)}${share}`;
+}
+
+function bandLimitWords({ low, high, nominal }: BandLimit, at: Write): string {
+  const best = nominal === undefined ? '' : `, best ${at(nominal)}`;
+  if (low === undefined) return `at most ${at(high ?? 0)}${best}`;
+  return high === undefined ? `at least ${at(low)}${best}` : `${at(low)} to ${at(high)}${best}`;
+}
+
+type Write = (value: number) => string;
+
+const chainPercent = (value: number): string => `${printNumber(value, 2)} %`;
+
+const reading = ({ chain, value }: WearNumbers, say: Speech): string =>
+  chain ? `${chainPercent(chain.percent)} elongation (${say.value(value)})` : say.value(value, 2);
+
+const limit = ({ chain, limit: at }: WearNumbers, say: Speech): string =>
+  chain
+    ? `the limit of ${chainPercent(chain.limitPercent)} (${say.value(at)})`
+    : `the limit of ${say.value(at, 2)}`;
+
+const band = ({ low, high }: BandNumbers, say: Speech): string => {
+  if (low !== undefined && high !== undefined)
+    return `${say.value(low, 2)} to ${say.value(high, 2)}`;
+  return low === undefined
+    ? `its highest, ${say.value(high ?? 0, 2)}`
+    : `its lowest, ${say.value(low, 2)}`;
+};
+
+const outside = (n: FindingNumbers['bandAdjust'], say: Speech): string =>
+  `${say.value(n.value, 2)} is ${n.side} ${band(n, say)}.`;
+
+const within = ({ value, expanded }: MeasuredNumbers, say: Speech): string =>
+  `${say.value(value, 2)} is within ±${say.value(expanded, 2)}`;
+
+const settle = ({ count, chain }: WearNumbers): string => {
+  const how =
+    chain && chain.pitchesNeeded > chain.pitches
+      ? `measure over ${chain.pitchesNeeded} pitches`
+      : 'use a finer tool';
+  return `Take ${Math.max(1, 3 - count)} more repeats or ${how}.`;
+};
+
+export const MEASURE_SENTENCES = {
+  scatter: (n, say) =>
+    `The ${n.count} repeats differ by ${say.value(n.spread, 2)}, more than the tool explains: take them again.`,
+  pastLimit: (n, say) =>
+    `${reading(n, say)} is at or past ${limit(n, say)}, proven beyond ±${say.value(n.expanded, 2)}.`,
+  limitReached: (n, say) =>
+    `${reading(n, say)} lies within ±${say.value(n.expanded, 2)} of ${limit(n, say)} after ${n.count} repeats: it counts as reached.`,
+  limitInDoubt: (n, say) =>
+    `${reading(n, say)} is within ±${say.value(n.expanded, 2)} of ${limit(n, say)}. ${settle(n)}`,
+  shrunk: (n) =>
+    `Less worn than before: ${percent(n.wear)} of the way to the limit against ${percent(n.before)} at ${meterHours(n.beforeHours)}. Measure again, or record the new part.`,
+  bandReplace: (n, say) => `${outside(n, say)} It cannot be set: renew it.`,
+  bandAdjust: (n, say) => `${outside(n, say)} Set it.`,
+  bandTurn: (n, say) => `${outside(n, say)} Turn it to its good edge.`,
+  bandInDoubt: (n, say) =>
+    `${within(n, say)} of the ${n.edge} ${say.value(n.limit, 2)}. Take ${Math.max(1, 3 - n.count)} more repeats or use a finer tool.`,
+  placesDiffer: (n, say) =>
+    `${n.a} ${say.value(n.atA, 2)} and ${n.b} ${say.value(n.atB, 2)} differ by ${say.value(n.difference, 2)}, ${say.value(n.allowed, 2)} allowed. Level them.`,
+  reachesLimit: (n) =>
+    `${chance(n.chance)} chance to reach the limit before harvest ends (${meterHours(n.season)} to go). Look again at ${meterHours(n.lookAgain)}.`,
+} as const satisfies Partial<Sentences<keyof FindingNumbers>>;
+
+const chance = (p: number): string => (p > 0.99 ? 'More than 99 %' : percent(p));
+
+/** What holds, where wear is measured. */
+export const insideWear = (n: Extract<InsideNumbers, { shows: 'wear' }>, say: Speech): string =>
+  `${reading(n, say)}, ${percent(n.wear)} of the way to ${limit(n, say)}.`;
+
+/** What holds, where a band is measured. */
+export const insideBand = (n: Extract<InsideNumbers, { shows: 'band' }>, say: Speech): string =>
+  `${say.value(n.value, 2)}, inside ${band(n, say)}.`;

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { checkBase } from '../../contracts/checkBase';
+import { agreeing, measured } from '../measure/contract';
+
+/** The same measure at many places: row by row, corner by corner. */
+export const SeriesCheck = agreeing(
+  z.object({
+    ...checkBase,
+    ...measured,
+    kind: z.literal('series'),
+    outOfFamily: z
+      .number()
+      .positive()
+      .describe('step off the neighbours that is challenged, in the unit of the quantity'),
+  }),
+);
+export type SeriesCheck = z.infer<typeof SeriesCheck>;

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { checkBase } from '../../contracts/checkBase';
+import { ShortText } from '../../contracts/common';
+
+/** A service done: strokes, litres, product. */
+export const ServiceCheck = z
+  .object({
+    ...checkBase,
+    kind: z.literal('service'),
+    asks: z.enum(['done', 'strokes', 'litres']),
+    amount: z.number().finite().positive().max(1000).optional(),
+    most: z.number().finite().positive().max(1000).optional().describe('never more than this'),
+    product: ShortText,
+  })
+  .superRefine((c, ctx) => {
+    if (c.asks !== 'done' && c.amount === undefined)
+      ctx.addIssue({ code: 'custom', path: ['amount'], message: `how many ${c.asks}` });
+    if (c.most !== undefined && c.amount !== undefined && c.most < c.amount)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['most'],
+        message: `at least the ${c.amount} that are asked for`,
+      });
+  });
+export type ServiceCheck = z.infer<typeof ServiceCheck>;
+
+export const ServiceValue = z.object({
+  kind: z.literal('service'),
+  amount: z.number().finite().nonnegative().max(10_000).nullable().default(null),
+  product: z.string().trim().max(120).default('').describe('empty: as the sheet says'),
+});

@@ -1,0 +1,18 @@
+import type { Setting } from '../setting';
+import type { Handlers } from '../mount';
+import { aboutHandlers } from './about';
+import { machineHandlers } from './machines';
+import { peopleHandlers } from './people';
+import { planHandlers } from './plan';
+import { readingHandlers } from './readings';
+import { sheetHandlers } from './sheets';
+
+/** A handler for every route of the table, one file a resource. */
+export const handlersFor = (setting: Setting): Handlers => ({
+  ...aboutHandlers(),
+  ...peopleHandlers(setting),
+  ...machineHandlers(setting),
+  ...sheetHandlers(setting),
+  ...readingHandlers(setting),
+  ...planHandlers(setting),
+});

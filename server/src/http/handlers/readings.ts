@@ -1,0 +1,27 @@
+import { storeBatch } from '../../walks/batch';
+import { exportReadings } from '../../walks/exportCsv';
+import { importReadings } from '../../walks/importCsv';
+import { keepWalk } from '../../walks/keepWalk';
+import { ownBranch } from '../../people/people';
+import type { Handlers } from '../mount';
+import type { Setting } from '../setting';
+
+/** Walks and readings: in batches from the outbox, as CSV in and out. */
+export function readingHandlers({ db, clock }: Setting) {
+  return {
+    'PUT /walks/{id}': ({ params, body, person }) =>
+      keepWalk(db, { ...body, id: params.id }, person),
+    'POST /readings:batch': ({ body, person }) =>
+      storeBatch(db, body.readings, person, clock.today()),
+    'POST /readings/import': ({ body, query, person }) =>
+      importReadings(db, body, person, {
+        mode: query.mode,
+        preview: query.preview === 'yes',
+        today: clock.today(),
+      }),
+    'GET /readings.csv': async ({ query, person }) => ({
+      text: await exportReadings(query.machine ? { id: query.machine } : ownBranch(person)),
+      filename: 'green-tally-readings.csv',
+    }),
+  } satisfies Partial<Handlers>;
+}

@@ -1,0 +1,153 @@
+import { isDeepStrictEqual } from 'node:util';
+import express, { Router, type Request, type RequestHandler, type Response } from 'express';
+import { z } from 'zod';
+import {
+  ROUTES,
+  type Given,
+  type Read,
+  type Route,
+  type RouteId,
+  type Routes,
+  type TextType,
+} from '@green-tally/core/api';
+import type { Person } from '@green-tally/core/contracts';
+import { NotFound } from '../errors';
+import { allow, personOf } from './session';
+
+/** An answer that is text, with the name it is saved under. */
+export interface TextAnswer {
+  readonly text: string;
+  readonly filename?: string;
+}
+
+/** Says that what the client has is still so: 304. */
+export const UNCHANGED = Symbol('unchanged');
+
+type Part<R, K extends string> = R extends { readonly [P in K]: infer T } ? T : undefined;
+
+/** A request, read and checked by its route. */
+export interface Asked<R extends Route> {
+  readonly params: Read<Part<R, 'params'>>;
+  readonly query: Read<Part<R, 'query'>>;
+  readonly body: Read<Part<R, 'body'>>;
+  readonly person: R['door'] extends 'anyone' ? undefined : Person;
+  readonly req: Request;
+  readonly res: Response;
+  /** tags the answer for the client's cache; true when the client has it already */
+  unchanged(tag: string): boolean;
+}
+
+type Answer<R extends Route> = R['answer'] extends TextType
+  ? TextAnswer
+  : R['answer'] extends null
+    ? void
+    : Given<R['answer']> | TextAnswer | typeof UNCHANGED;
+
+export type Handler<R extends Route> = (asked: Asked<R>) => Promise<Answer<R>> | Answer<R>;
+
+/** A handler for every route: the compiler lists those that lack theirs. */
+export type Handlers = { readonly [K in RouteId]: Handler<Routes[K]> };
+
+/** How routes are mounted. `gates`: what stands before a route; `checkAnswers`: in tests, every answer is held against its contract. */
+export interface Mounting {
+  readonly gates?: { readonly [K in RouteId]?: RequestHandler };
+  readonly checkAnswers?: boolean;
+}
+
+/** A router with every route of the table: door, body, parameters, query and answer as the table says. */
+export function mountRoutes(handlers: Handlers, mounting: Mounting): Router {
+  const router = Router();
+  for (const id of Object.keys(ROUTES) as RouteId[]) mountOne(router, id, handlers[id], mounting);
+  return router;
+}
+
+function mountOne<K extends RouteId>(
+  router: Router,
+  id: K,
+  handle: Handler<Routes[K]>,
+  { gates = {}, checkAnswers = false }: Mounting,
+): void {
+  const route: Route = ROUTES[id];
+  const [method, path] = splitId(id);
+  const steps: RequestHandler[] = [
+    ...(gates[id] ? [gates[id]] : []),
+    ...(route.door === 'anyone' ? [] : [allow(route.door)]),
+    ...bodyReader(route),
+  ];
+  router[method](expressPath(path), ...steps, async (req, res) => {
+    // read by the schemas of this very route
+    const asked = read(route, req, res) as Asked<Routes[K]>;
+    const answer: unknown = await handle(asked);
+    if (checkAnswers) holdToContract(id, route, answer);
+    send(route, res, answer);
+  });
+}
+
+type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
+
+/** Method and path of a route's id, the path as OpenAPI writes it. */
+export function splitId(id: RouteId): [Method, string] {
+  const [method = '', path = ''] = id.split(' ');
+  return [method.toLowerCase() as Method, path];
+}
+
+const expressPath = (path: string): string =>
+  path.replaceAll(':', '\\:').replace(/\{(\w+)\}/g, ':$1');
+
+function bodyReader({ body, limit = 2 }: Route): RequestHandler[] {
+  if (body === undefined) return [];
+  return typeof body === 'string'
+    ? [express.text({ type: () => true, limit: `${limit}mb` })]
+    : [express.json({ limit: `${limit}mb` })];
+}
+
+type AnyAsked = {
+  readonly [K in keyof Asked<Route>]: K extends 'unchanged' ? Asked<Route>[K] : unknown;
+};
+
+function read(route: Route, req: Request, res: Response): AnyAsked {
+  const params = route.params?.safeParse(req.params);
+  if (params?.success === false) throw new NotFound(route.of ?? 'thing');
+  return {
+    params: params?.data,
+    query: route.query?.parse(req.query),
+    body: bodyOf(route, req),
+    person: personOf(res),
+    req,
+    res,
+    unchanged(tag) {
+      res.set('etag', tag).set('cache-control', 'private, no-cache');
+      return req.fresh;
+    },
+  };
+}
+
+function bodyOf({ body }: Route, req: Request): unknown {
+  if (body === undefined) return undefined;
+  if (typeof body === 'string') return typeof req.body === 'string' ? req.body : '';
+  return body.parse(req.body ?? {});
+}
+
+function send(route: Route, res: Response, answer: unknown): void {
+  if (res.headersSent) return;
+  if (answer === UNCHANGED) return void res.status(304).end();
+  res.status(route.status ?? 200);
+  if (route.answer === null) return void res.end();
+  if (!isText(answer)) return void res.json(answer);
+  if (answer.filename !== undefined) res.attachment(answer.filename);
+  const type = typeof route.answer === 'string' ? route.answer : 'application/json';
+  res.type(type.startsWith('text/') ? `${type}; charset=utf-8` : type).send(answer.text);
+}
+
+const isText = (answer: unknown): answer is TextAnswer =>
+  z.object({ text: z.string(), filename: z.string().optional() }).strict().safeParse(answer)
+    .success;
+
+/** Nothing leaves that its contract does not name, and nothing that it names is missing. */
+function holdToContract(id: RouteId, route: Route, answer: unknown): void {
+  if (route.answer === null || typeof route.answer === 'string' || answer === UNCHANGED) return;
+  const sent: unknown = JSON.parse(isText(answer) ? answer.text : JSON.stringify(answer));
+  const kept: unknown = JSON.parse(JSON.stringify(route.answer.parse(sent)));
+  if (!isDeepStrictEqual(sent, kept))
+    throw new Error(`the answer of ${id} is not what its contract says`);
+}

@@ -1,0 +1,229 @@
+import { randomUUID } from 'node:crypto';
+import type { Express } from 'express';
+import request, { type Response } from 'supertest';
+import { ROUTES, type RouteId } from '@green-tally/core/api';
+import type { Visit } from '@green-tally/core/contracts';
+import { DEMO_PASSWORD, demoId } from '@green-tally/demo';
+import { beltReading, machineId, openPlace, signedIn, type Place } from '../testing/place';
+import { splitId } from './mount';
+
+type Agent = Awaited<ReturnType<typeof signedIn>>;
+
+let place: Place;
+let empty: Place;
+let maud: Agent;
+const T118 = machineId('T118');
+const harvest = {
+  crop: 'lentils',
+  start: '2026-08-01',
+  end: '2026-08-20',
+  areaHa: 200,
+  widthM: 9,
+  speedKmh: 6,
+  efficiency: 0.7,
+};
+
+beforeAll(async () => {
+  // every place of the tests holds its answers to their contracts: see `checkAnswers`
+  [place, empty] = await Promise.all([openPlace(), openPlace({ demo: false })]);
+  maud = await signedIn(place.app, 'maud');
+});
+afterAll(() => Promise.all([place.close(), empty.close()]));
+
+const sheet = async (model: string) => (await maud.get(`/api/specs/${model}`)).body.sheet;
+const withDraft = async (model: string): Promise<void> => {
+  const newest = await sheet(model);
+  await maud.delete(`/api/specs/${model}/draft`).expect(204);
+  await maud
+    .put(`/api/specs/${model}/draft`)
+    .send({ basedOn: newest.revision, sheet: newest, version: 0 })
+    .expect(200);
+};
+const anyVisit = async (): Promise<Visit> => (await maud.get('/api/visits')).body.visits[0].visit;
+const work = () => ({
+  id: randomUUID(),
+  machineId: T118,
+  checkId: 'elevator-chain',
+  decision: 'adjust',
+  places: ['boot'],
+  reason: 'Loose.',
+  minutes: 20,
+  acceptedBy: 'Maud Ferrier',
+  acceptedAt: '2026-06-09T09:00:00.000Z',
+});
+
+/** One good call of every route: the compiler lists a route that has none. */
+const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
+  'GET /openapi.json': async () => request(place.app).get('/api/openapi.json'),
+  'GET /session': async () => maud.get('/api/session'),
+  'POST /session': async () =>
+    request(place.app).post('/api/session').send({ signIn: 'rhea', password: DEMO_PASSWORD }),
+  'DELETE /session': async () => (await signedIn(place.app, 'ines')).delete('/api/session'),
+  'POST /setup': async () =>
+    request(empty.app)
+      .post('/api/setup')
+      .send({ branch: 'Fen', name: 'Ada Moor', signIn: 'ada', password: 'ten letters' }),
+  'GET /people': async () => maud.get('/api/people'),
+  'POST /people': async () =>
+    maud
+      .post('/api/people')
+      .send({ name: 'Tam Reed', signIn: 'tam', password: 'ten letters', role: 'technician' }),
+  'GET /yard': async () => maud.get('/api/yard'),
+  'GET /machines/{id}': async () => maud.get(`/api/machines/${T118}`),
+  'POST /machines': async () =>
+    maud.post('/api/machines').send({
+      id: randomUUID(),
+      serial: 'T901',
+      model: 'AX7',
+      customer: 'Harrow End',
+      builtOn: '2024-02-01',
+      hours: 10,
+      header: null,
+      harvest,
+    }),
+  'PATCH /machines/{id}': async () => maud.patch(`/api/machines/${T118}`).send({ hours: 1290 }),
+  'GET /machines/{id}/checks': async () => maud.get(`/api/machines/${T118}/checks?limit=5`),
+  'GET /machines/{id}/rejudge': async () =>
+    maud.get(`/api/machines/${T118}/rejudge?model=AX7&revision=1`),
+  'POST /machines/{id}/rejudge': async () =>
+    maud.post(`/api/machines/${T118}/rejudge`).send({ model: 'AX7', revision: 1 }),
+  'GET /specs': async () => maud.get('/api/specs'),
+  'POST /specs': async () => maud.post('/api/specs').send(await sheet('GF7')),
+  'POST /specs/import': async () =>
+    maud
+      .post('/api/specs/import?preview=yes')
+      .type('text/plain')
+      .send(JSON.stringify({ ...(await sheet('GF7')), revision: 9 })),
+  'GET /specs/schema.json': async () => maud.get('/api/specs/schema.json'),
+  'GET /spec-models': async () => maud.get('/api/spec-models?limit=2'),
+  'GET /specs/{model}': async () => maud.get('/api/specs/AX7'),
+  'GET /specs/{model}/revisions': async () => maud.get('/api/specs/AX7/revisions'),
+  'GET /specs/{model}/checks': async () => maud.get('/api/specs/AX7/checks?limit=3'),
+  'GET /specs/{model}/diff': async () => maud.get('/api/specs/AX7/diff?from=1&to=1'),
+  'GET /specs/{model}/file': async () => maud.get('/api/specs/AX7/file'),
+  'GET /specs/{model}/draft': async () => maud.get('/api/specs/DF10/draft'),
+  'PUT /specs/{model}/draft': async () => {
+    const newest = await sheet('DF10');
+    return maud
+      .put('/api/specs/DF10/draft')
+      .send({ basedOn: newest.revision, sheet: newest, version: 0 });
+  },
+  'DELETE /specs/{model}/draft': async () => maud.delete('/api/specs/DF10/draft'),
+  'POST /specs/{model}/publish': async () => {
+    await withDraft('RC12');
+    return maud.post('/api/specs/RC12/publish').send({ version: 1, remark: 'no change' });
+  },
+  'PUT /walks/{id}': async () =>
+    maud.put(`/api/walks/${randomUUID()}`).send({
+      machineId: T118,
+      startedAt: '2026-06-09T07:00:00.000Z',
+      hours: 1285,
+      by: 'Maud Ferrier',
+    }),
+  'POST /readings:batch': async () =>
+    maud.post('/api/readings:batch').send({ readings: [beltReading(), { id: 'none' }] }),
+  'POST /readings/import': async () =>
+    maud
+      .post('/api/readings/import?preview=yes')
+      .type('text/csv')
+      .send(
+        'machine,check,place,quantity,value,unit,taken_at,hours\nT118,fan-drive-belt,belt,measure,37,mm,2026-06-09,1285\nT118,fan-drive-belt,belt,measure,wide,mm,2026-06-09,1285',
+      ),
+  'GET /readings.csv': async () => maud.get(`/api/readings.csv?machine=${T118}`),
+  'POST /work': async () => maud.post('/api/work').send({ items: [work()] }),
+  'DELETE /work/{id}': async () => {
+    const file = (await maud.get(`/api/machines/${T118}`)).body;
+    return maud.delete(`/api/work/${file.work[0].id}`);
+  },
+  'GET /visits': async () => maud.get('/api/visits'),
+  'PUT /visits/{id}': async () => {
+    const visit = await anyVisit();
+    return maud.put(`/api/visits/${visit.id}`).send({ ...visit, startsOn: '2026-06-16' });
+  },
+  'DELETE /visits/{id}': async () => maud.delete(`/api/visits/${(await anyVisit()).id}`),
+  'GET /plan.ics': async () => maud.get('/api/plan.ics'),
+};
+
+describe('every route answers as the table says', () => {
+  test.each(Object.keys(CALLS) as RouteId[])('%s', async (id) => {
+    const response = await CALLS[id]();
+    const { status = 200, answer } = ROUTES[id] as (typeof ROUTES)['POST /session'];
+    expect([response.status, response.body?.detail]).toEqual([status, undefined]);
+    if (typeof answer === 'string') expect(response.type).toBe(answer);
+  });
+});
+
+/** Method and path of every route that is mounted, whoever mounted it. */
+function mounted(app: Express): string[] {
+  interface Layer {
+    readonly handle: { readonly stack?: readonly Layer[] };
+    readonly route?: { readonly path: string; readonly methods: Record<string, boolean> };
+  }
+  const walk = (layers: readonly Layer[]): string[] =>
+    layers.flatMap(({ route, handle }) =>
+      route
+        ? Object.keys(route.methods).map((m) => `${m.toUpperCase()} ${route.path}`)
+        : walk(handle.stack ?? []),
+    );
+  return walk((app as unknown as { router: { stack: readonly Layer[] } }).router.stack);
+}
+
+test('no route is mounted that the table does not declare, and none is left out', () => {
+  const asMounted = (id: RouteId): string => {
+    const [method, path] = splitId(id);
+    return `${method.toUpperCase()} ${path.replaceAll(':', '\\:').replace(/\{(\w+)\}/g, ':$1')}`;
+  };
+  expect(mounted(place.app).sort()).toEqual(
+    (Object.keys(ROUTES) as RouteId[]).map(asMounted).sort(),
+  );
+});
+
+describe('what names nothing', () => {
+  const paged = Object.entries(ROUTES).flatMap(([id, route]) =>
+    'query' in route && 'cursor' in route.query.shape ? [id as RouteId] : [],
+  );
+  test('four lists have pages', () => expect(paged).toHaveLength(4));
+  test.each(paged)('a cursor that is no place in the list is refused: %s', async (id) => {
+    const path = splitId(id)[1].replace('{id}', T118).replace('{model}', 'AX7');
+    const answer = await maud.get(`/api${path}?cursor=nowhere`);
+    expect([answer.status, answer.body.errors?.[0].field]).toEqual([400, 'cursor']);
+  });
+  const byId = (Object.keys(ROUTES) as RouteId[]).filter((id) => id.includes('{id}'));
+  test.each(byId)('an id that is none is 404: %s', async (id) => {
+    const [method, path] = splitId(id);
+    const answer = await maud[method](`/api${path.replace('{id}', 'nonsense')}`).send({});
+    expect([answer.status, answer.body.title]).toEqual([404, 'Not found']);
+  });
+  const byModel = (Object.keys(ROUTES) as RouteId[]).filter(
+    (id) => id.startsWith('GET') && id.includes('{model}') && !id.endsWith('draft'),
+  );
+  test.each(byModel)('a model nobody knows is 404: %s', async (id) => {
+    const path = splitId(id)[1].replace('{model}', 'NOPE');
+    expect((await maud.get(`/api${path}?from=1&to=1`)).status).toBe(404);
+  });
+});
+
+test('the document describes every route, its door, parameters and answer', async () => {
+  const { body } = await request(place.app).get('/api/openapi.json');
+  for (const id of Object.keys(ROUTES) as RouteId[]) {
+    const [method, path] = splitId(id);
+    const operation = body.paths[`/api${path}`]?.[method];
+    const route = ROUTES[id] as {
+      summary: string;
+      params?: { shape: object };
+      query?: { shape: object };
+    };
+    expect([id, operation?.summary]).toEqual([id, route.summary]);
+    const named = [
+      ...Object.keys(route.params?.shape ?? {}),
+      ...Object.keys(route.query?.shape ?? {}),
+    ];
+    expect([id, operation.parameters.map((p: { name: string }) => p.name)]).toEqual([id, named]);
+  }
+  const refs = JSON.stringify(body).match(/"#\/components\/schemas\/[^"]+"/g) ?? [];
+  const known = Object.keys(body.components.schemas);
+  expect(refs.filter((r) => !known.includes(r.slice(1, -1).split('/').at(-1) ?? ''))).toEqual([]);
+});
+
+test('demo ids are stable, so that these calls mean the same machine', () =>
+  expect(demoId('machine T118')).toBe(T118));

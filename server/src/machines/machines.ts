@@ -1,0 +1,80 @@
+import { UniqueConstraintError, type Transaction } from 'sequelize';
+import type { z } from 'zod';
+import type {
+  Machine,
+  MachineChange,
+  MachineFile,
+  NewMachine,
+  Person,
+} from '@green-tally/core/contracts';
+import { inBranch } from '@green-tally/core/rights';
+import { factsChanged, machineFiles, MachineRow, toMachine, type Database } from '../db';
+import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
+
+/** Everything needed to judge one machine. @throws NotFound */
+export async function machineFile(id: string, transaction?: Transaction): Promise<MachineFile> {
+  const [file] = await machineFiles({ id }, transaction);
+  if (!file) throw new NotFound('machine');
+  return file;
+}
+
+/** Looks a machine up for a write. @throws NotFound; Forbidden when it belongs to another branch */
+export async function machineToChange(id: string, person: Person): Promise<MachineRow> {
+  const machine = await MachineRow.findByPk(id);
+  if (!machine) throw new NotFound('machine');
+  if (!inBranch(person, machine.branch))
+    throw new Forbidden(
+      'Another branch',
+      `${machine.serial} belongs to ${machine.branch}; you work for ${person.branch}.`,
+    );
+  return machine;
+}
+
+/** Takes the lock under which work and visits are changed, until the transaction ends. */
+export async function lockWork(db: Database, transaction: Transaction): Promise<void> {
+  await db.sequelize.query('SELECT pg_advisory_xact_lock(7143)', { transaction });
+}
+
+/** Adds a machine, to the person's own branch unless said. @throws Forbidden; Conflict when the serial is taken */
+export async function addMachine(
+  db: Database,
+  wish: z.output<typeof NewMachine>,
+  person: Person,
+): Promise<Machine> {
+  const machine: Machine = { ...wish, branch: wish.branch ?? person.branch };
+  if (!inBranch(person, machine.branch))
+    throw new Forbidden('Another branch', `You work for ${person.branch}.`);
+  try {
+    await db.sequelize.transaction(async (transaction) => {
+      await MachineRow.create(machine, { transaction });
+      await factsChanged(db, transaction);
+    });
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    throw new Conflict('Serial taken', `A machine with serial ${machine.serial} is on the books.`, [
+      { field: 'serial', message: 'wanted a serial not used yet' },
+    ]);
+  }
+  return machine;
+}
+
+/** Changes hours, harvest, header or build. @throws Invalid when harvest lies before the machine was built */
+export async function changeMachine(
+  db: Database,
+  id: string,
+  change: z.output<typeof MachineChange>,
+  person: Person,
+): Promise<Machine> {
+  const row = await machineToChange(id, person);
+  if (change.harvest && change.harvest.start < row.builtOn)
+    throw invalidField(
+      'harvest.start',
+      `Harvest cannot start before ${row.serial} was built, ${row.builtOn}.`,
+      'a date after the machine was built',
+    );
+  await db.sequelize.transaction(async (transaction) => {
+    await row.update(change, { transaction });
+    await factsChanged(db, transaction);
+  });
+  return toMachine(row);
+}

@@ -1,0 +1,46 @@
+import type { SheetImport } from '@green-tally/core/contracts';
+import { diffSheets, nothingChanged } from '@green-tally/core/sheets';
+import { currentSheets, type Database } from '../db';
+import { readSheet } from './readSheet';
+import { storeSheet, type Doing } from './revisions';
+
+/**
+ * Reads a sheet's file and says what is new, changed and removed; stores it unless it is only to be shown.
+ * Nothing is stored while there is one trouble.
+ */
+export async function importSheet(
+  db: Database,
+  text: string,
+  { preview, ...doing }: Doing & { readonly preview: boolean },
+): Promise<SheetImport> {
+  const { sheet, model, troubles } = readSheet(text);
+  if (!sheet) return refused(model, troubles);
+  const before = (await currentSheets()).find((s) => s.model === sheet.model);
+  const changes = diffSheets(before, sheet);
+  const same =
+    before?.revision === sheet.revision &&
+    before.remark === sheet.remark &&
+    nothingChanged(changes);
+  const stored = !preview && (await storeSheet(db, sheet, doing)) === 'stored';
+  return {
+    model: sheet.model,
+    revision: sheet.revision,
+    latest: before?.revision ?? 0,
+    stored,
+    same,
+    checks: sheet.checks.length,
+    changes,
+    errors: [],
+  };
+}
+
+const refused = (model: string, errors: SheetImport['errors']): SheetImport => ({
+  model,
+  revision: 0,
+  latest: 0,
+  stored: false,
+  same: false,
+  checks: 0,
+  changes: null,
+  errors,
+});

@@ -1,0 +1,204 @@
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { ImportReport, type Reading } from '@green-tally/core/contracts';
+import { scenario } from '@green-tally/demo';
+import { ReadingRow } from '../db';
+import { machineId, openPlace, signedIn, type Place } from '../testing/place';
+import { readReadingsCsv } from './readCsv';
+import { writeReadingsCsv } from './writeCsv';
+
+const { machines, sheets, readings } = scenario();
+const serials = new Map(machines.map((m) => [m.id, m.serial]));
+const sample = readFileSync(resolve(__dirname, '../../../demo/readings-sample.csv'), 'utf8');
+const read = (text: string) => readReadingsCsv(text, machines, sheets);
+const HEADER = 'machine,check,place,quantity,value,unit,taken_at,hours';
+const row = (cells: string) => read(`${HEADER}\n${cells}`)[0];
+
+describe('the readings file', () => {
+  test('what is written is read back the same', () => {
+    const back = read(writeReadingsCsv(readings, serials)).map((r) => r.reading);
+    const plain = (list: readonly (Reading | undefined)[]) =>
+      list.map(
+        (r) =>
+          r && {
+            ...r,
+            value:
+              r.value.kind === 'measure' || r.value.kind === 'travel'
+                ? { ...r.value, typed: undefined }
+                : r.value,
+          },
+      );
+    expect(plain(back)).toEqual(plain(readings));
+  });
+  test('the shipped sample holds at least 200 readings over three seasons, all readable', () => {
+    const rows = read(sample);
+    expect(rows.length).toBeGreaterThanOrEqual(200);
+    expect(rows.filter((r) => r.errors.length)).toEqual([]);
+    expect(new Set(rows.map((r) => r.reading?.takenAt.slice(0, 4)))).toEqual(
+      new Set(['2024', '2025', '2026']),
+    );
+  });
+  test('a byte-order mark, semicolons and decimal commas are read', () => {
+    const [first] = read(
+      `\uFEFF${HEADER.replaceAll(',', ';')}\r\nT118;fan-drive-belt;belt;measure;37,25;mm;2026-06-09;1.285,5\r\n`,
+    );
+    expect(first?.errors.map((e) => e.field)).toEqual(['hours']);
+    const [second] = read(
+      `\uFEFF${HEADER.replaceAll(',', ';')}\r\nT118;fan-drive-belt;belt;measure;37,25;mm;2026-06-09;1285,5\r\n`,
+    );
+    expect(second?.reading).toMatchObject({
+      hours: 1285.5,
+      takenAt: '2026-06-09T12:00:00.000Z',
+      value: { values: [37.25] },
+    });
+  });
+  test('inches as people write them', () =>
+    expect(
+      row('T118,fan-drive-belt,belt,measure,1 3/8 in,,2026-06-09,1285')?.reading?.value,
+    ).toMatchObject({ values: [34.925] }));
+  test.each([
+    [
+      'T999,fan-drive-belt,belt,measure,37,mm,2026-06-09,1285',
+      'machine',
+      /No machine has the serial "T999"/,
+    ],
+    ['T118,rotor-gap,belt,measure,37,mm,2026-06-09,1285', 'check', /has no check/],
+    ['T118,fan-drive-belt,belt,measure,wide,mm,2026-06-09,1285', 'value', /not a number/],
+    ['T118,fan-drive-belt,belt,measure,-37,mm,2026-06-09,1285', 'value', /cannot be negative/],
+    ['T118,fan-drive-belt,belt,measure,37,furlong,2026-06-09,1285', 'unit', /not a unit/],
+    ['T118,fan-drive-belt,belt,measure,37,mm,9 June,1285', 'taken_at', /a time like/],
+    ['T118,fan-drive-belt,belt,measure,37,mm,2026-06-09,many', 'hours', /not a number of hours/],
+    ['T118,fan-drive-belt,belt,guess,37,mm,2026-06-09,1285', 'quantity', /not a quantity/],
+    [
+      'T118,conveyor-chain-tension,left,mark,nearly,mm,2026-06-09,1285',
+      'value',
+      /write at, short 2/,
+    ],
+    ['T118,elevator-chain,boot,feel,soft,,2026-06-09,1285', 'value', /write stuck/],
+    ['T118,chopper-knives,rotor,count,some,,2026-06-09,1285', 'value', /write missing=1/],
+    ['T118,fan-drive-belt,belt,measure,,mm,2026-06-09,1285', 'value', /empty/],
+  ])('%s is refused at %s', (cells, field, message) => {
+    const error = row(cells)?.errors.find((e) => e.field === field);
+    expect(error?.message).toMatch(message);
+    expect(row(cells)?.reading).toBeUndefined();
+  });
+  test.each([
+    ['elevator-drive-belt,here,gonogo,does not fit,', { kind: 'gonogo', fits: false }],
+    [
+      'conveyor-slats,here,condition,marked: bent; loose,',
+      { kind: 'condition', grade: 'marked', seen: ['bent', 'loose'] },
+    ],
+    ['engine-oil,here,level,low grey,', { kind: 'level', level: 'low', colour: 'grey' }],
+    [
+      'elevator-chain,boot,feel,just slides with play,',
+      { kind: 'feel', feel: 'justSlides', play: true },
+    ],
+    ['elevator-chain,boot,feel,hangs no play,', { kind: 'feel', feel: 'hangs', play: false }],
+    ['drum-height,here,setting,high,', { kind: 'setting', option: 'high' }],
+    [
+      'feeder-slip-clutch,here,service,done 2 of Grease NLGI 0,',
+      { kind: 'service', amount: 2, product: 'Grease NLGI 0' },
+    ],
+    ['air-filter,here,service,done,', { kind: 'service', amount: null, product: '' }],
+    ['battery-voltage,here,measure,12.6,V', { kind: 'measure', values: [12.6] }],
+    ['tyre-pressure,front left,measure,2 bar,', { kind: 'measure', values: [200] }],
+    ['wheel-bolts,rear left,measure,590,', { kind: 'measure', values: [590] }],
+  ])('%s is read, and written back the same', (cells, value) => {
+    const one = row(
+      `T118,${cells.split(',').slice(0, 4).join(',')},${cells.split(',')[4] ?? ''},2026-06-09,1285`,
+    );
+    expect(one?.errors).toEqual([]);
+    expect(one?.reading?.value).toMatchObject(value);
+    const [again] = read(
+      writeReadingsCsv([one!.reading!], new Map([[one!.reading!.machineId, 'T118']])),
+    );
+    expect(again?.reading?.value).toMatchObject(value);
+  });
+  test.each([
+    ['elevator-drive-belt,here,gonogo,nearly,', 'value', /fits or does not fit/],
+    ['conveyor-slats,here,condition,poor,', 'value', /sound, marked: cracks/],
+    ['engine-oil,here,level,half,', 'value', /low, right or high/],
+    ['feeder-slip-clutch,here,service,soon,', 'value', /write done/],
+    ['battery-voltage,here,measure,12.6,mm', 'unit', /not a unit of voltage: write V/],
+  ])('%s is refused at %s', (cells, field, message) => {
+    const one = row(
+      `T118,${cells.split(',').slice(0, 4).join(',')},${cells.split(',')[4] ?? ''},2026-06-09,1285`,
+    );
+    expect(one?.errors.find((e) => e.field === field)?.message).toMatch(message);
+  });
+  test('missing columns are named', () =>
+    expect(() => read('machine,value\nT118,3')).toThrow(
+      /Missing: check, place, quantity, taken_at, hours/,
+    ));
+  test('an unclosed quote, an empty file and a header alone are refused in words', () => {
+    expect(() => read(`${HEADER}\n"T118,fan`)).toThrow(/cannot be read as CSV/);
+    expect(() => read('')).toThrow(/Missing/);
+    expect(() => read(HEADER)).toThrow(/no readings below/);
+  });
+  test('a row without an id gets the same id each time', () => {
+    const cells = 'T118,fan-drive-belt,belt,measure,37,mm,2026-06-09,1285';
+    expect(row(cells)?.reading?.id).toBe(row(cells)?.reading?.id);
+  });
+});
+
+describe('import through the API', () => {
+  let place: Place;
+  beforeAll(async () => {
+    place = await openPlace();
+  });
+  afterAll(() => place.close());
+  const send = async (text: string, query = '') =>
+    (await signedIn(place.app, 'rhea'))
+      .post(`/api/readings/import${query}`)
+      .type('text/csv')
+      .send(text);
+  const count = () => ReadingRow.count({ where: { machineId: machineId('T126') } });
+
+  test('previewed, nothing is stored; imported, all is; again, all are duplicates', async () => {
+    expect(ImportReport.parse((await send(sample, '?preview=yes')).body)).toMatchObject({
+      stored: false,
+      accepted: 983,
+      rejected: 0,
+    });
+    expect(await count()).toBe(0);
+    expect(ImportReport.parse((await send(sample)).body)).toMatchObject({
+      stored: true,
+      accepted: 983,
+    });
+    expect(await count()).toBe(983);
+    expect(ImportReport.parse((await send(sample)).body)).toMatchObject({
+      accepted: 0,
+      duplicate: 983,
+    });
+    expect(await count()).toBe(983);
+  });
+  test('one bad row: all or none stores none, by choice the valid ones', async () => {
+    const text = `${HEADER}\nT126,fan-drive-belt,belt,measure,35.9,mm,2026-06-09,690\nT126,fan-drive-belt,belt,measure,wide,mm,2026-06-09,690\nT126,fan-drive-belt,nowhere,measure,35,mm,2026-06-09,690`;
+    const before = await count();
+    const none = ImportReport.parse((await send(text)).body);
+    expect(none).toMatchObject({ stored: false, accepted: 1, rejected: 2 });
+    expect(none.lines.map((l) => [l.row, l.result, l.errors[0]?.field])).toEqual([
+      [2, 'accepted', undefined],
+      [3, 'rejected', 'value'],
+      [4, 'rejected', 'place'],
+    ]);
+    expect(await count()).toBe(before);
+    expect(ImportReport.parse((await send(text, '?mode=valid')).body)).toMatchObject({
+      stored: true,
+      accepted: 1,
+      rejected: 2,
+    });
+    expect(await count()).toBe(before + 1);
+  });
+  test('100,000 rows are read, judged and stored, and the server goes on', async () => {
+    const lines = Array.from(
+      { length: 100_000 },
+      (_, i) =>
+        `T126,fan-drive-belt,belt,measure,${(35 + (i % 300) / 100).toFixed(2)},mm,2025-06-${String(1 + (i % 28)).padStart(2, '0')}T${String(i % 24).padStart(2, '0')}:00:00Z,${500 + i / 1000}`,
+    );
+    const report = ImportReport.parse((await send([HEADER, ...lines].join('\n'))).body);
+    expect(report).toMatchObject({ rows: 100_000, accepted: 100_000, stored: true });
+    expect(report.lines.length + report.linesLeftOut).toBe(100_000);
+    await (await signedIn(place.app, 'rhea')).get('/api/session').expect(200);
+  }, 120_000);
+});
