@@ -39,8 +39,7 @@ export function noteAccuracy(seed: number, cases: number, snr: number, rate = 80
         inharmonicity: 3e-4 * dice.next(),
       },
       { snr, mains, humLevel: -6 },
-      rate,
-      2,
+      { rate, seconds: 2 },
       dice,
     );
     const note = detectNote([sound], rate);
@@ -74,7 +73,12 @@ export function falseNotes(seed: number, cases: number, rate = 8000): number {
   let heard = 0;
   for (let i = 0; i < cases; i += 1) {
     const mains = ([0, 50, 60] as const)[i % 3] ?? 0;
-    if (detectNote([roomNoise(mains, -12 + 12 * dice.next(), rate, 2, dice)], rate).heard)
+    if (
+      detectNote(
+        [roomNoise({ mains, humLevel: -12 + 12 * dice.next() }, { rate, seconds: 2 }, dice)],
+        rate,
+      ).heard
+    )
       heard += 1;
   }
   return heard / cases;

@@ -170,8 +170,7 @@ for (const seconds of [0.5, 2, 8]) {
   const sound = pluck(
     { frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 1e-4 },
     { snr: 0, mains: 50, humLevel: -6 },
-    44_100,
-    seconds,
+    { rate: 44_100, seconds },
     dice,
   );
   jobs.push({

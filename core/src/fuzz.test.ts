@@ -217,10 +217,7 @@ const CASES: readonly Case[] = [
   of(
     'fewestSwaps',
     fewestSwaps,
-    knives.map((k) => k.mass),
-    knives,
-    planes,
-    180,
+    { masses: knives.map((k) => k.mass), places: knives, planes, newMass: 180 },
     2907,
   ),
   of('toolUncertainty', toolUncertainty, tool, true),

@@ -2,11 +2,13 @@ import { v5 as uuidv5 } from 'uuid';
 import { elongationFromTravel } from '@green-tally/core/chain';
 import {
   type Check,
+  type CountCheck,
   type Machine,
   type MeasuredCheck,
   QUANTITY_UNITS,
   Reading,
   type ReadingValue,
+  type SettingCheck,
   type SpecSheet,
   type TakeUp,
   takeUpOf,
@@ -32,6 +34,15 @@ interface Stop {
   readonly newest: boolean;
 }
 
+/** What a machine's history is written from. */
+interface Telling {
+  readonly demo: DemoMachine;
+  readonly machine: Machine;
+  readonly sheets: readonly SpecSheet[];
+  readonly stops: readonly Stop[];
+  readonly dice: Random;
+}
+
 /** Three seasons of walks of one machine: what was found, and what was left, walk by walk. */
 export function historyOf(
   demo: DemoMachine,
@@ -39,7 +50,12 @@ export function historyOf(
   sheets: readonly SpecSheet[],
   seed: number,
 ): { walks: Walk[]; readings: Reading[] } {
-  const dice = random(seed);
+  const telling = { demo, machine, sheets, stops: stopsOf(demo, machine), dice: random(seed) };
+  const told = telling.stops.map((stop) => walkAt(telling, stop));
+  return { walks: told.map((t) => t.walk), readings: told.flatMap((t) => t.readings) };
+}
+
+function stopsOf(demo: DemoMachine, machine: Machine): Stop[] {
   const { areaHa, widthM, speedKmh, efficiency } = machine.harvest;
   const season = seasonHours(areaHa, widthM, speedKmh, efficiency);
   const earlier = EARLIER_WALKS.map((day, index): Stop => ({
@@ -48,80 +64,82 @@ export function historyOf(
     hours: Math.round(Math.max(20, machine.hours - (SEASONS_BEFORE[index] ?? 0) * season)),
     newest: false,
   }));
-  const newest: Stop[] = demo.walked
-    ? [{ index: 4, day: demo.walked, hours: machine.hours, newest: true }]
-    : [];
-  const stops = [...earlier, ...newest];
-  const walks: Walk[] = [];
-  const readings: Reading[] = [];
-  for (const stop of stops) {
-    const walkId = demoId(`${machine.serial} walk ${stop.day}`);
-    let minute = 0;
-    const moment = () =>
-      new Date(Date.parse(`${stop.day}T05:10:00Z`) + 60_000 * (minute += 1)).toISOString();
-    const startedAt = moment();
-    const checks = checksFor(machine, sheets);
-    // earlier seasons kept what wears; this season's walk reads everything
-    const kept = stop.newest
-      ? demo.unfinished
-        ? checks.slice(0, 9)
-        : checks
-      : checks.filter(
-          (c) =>
-            takeUpOf(c) !== undefined ||
-            c.kind === 'count' ||
-            ('wearRate' in c && c.wearRate !== undefined),
-        );
-    for (const check of kept) {
-      const model = sheets.find((s) => s.checks.includes(check))?.model ?? machine.model;
-      for (const place of check.places) {
-        const found =
-          (stop.newest ? demo.finds?.[`${check.id}/${place}`] : undefined) ??
-          foundAt(check, place, demo, machine, stop, stops, dice);
-        const left =
-          !stop.newest && lifeOf(check, demo)?.renewedAt === stop.index ? asNew(check) : [];
-        for (const [state, values] of [
-          ['asFound', found],
-          ['asLeft', left],
-        ] as const) {
-          for (const value of values) {
-            readings.push(
-              Reading.parse({
-                id: demoId(
-                  `${machine.serial} ${stop.day} ${check.id} ${place} ${state} ${value.kind}`,
-                ),
-                machineId: machine.id,
-                walkId,
-                checkId: check.id,
-                sheet: { model, revision: 1 },
-                place,
-                state,
-                value,
-                renewed: state === 'asLeft',
-                settled: state === 'asLeft',
-                positionConfirmed: true,
-                tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
-                takenAt: moment(),
-                hours: stop.hours,
-                by: demo.walkedBy,
-              }),
-            );
-          }
-        }
-      }
-    }
-    walks.push({
-      id: walkId,
-      machineId: machine.id,
-      startedAt,
-      madeSafeAt: startedAt,
-      finishedAt: stop.newest && demo.unfinished ? null : moment(),
-      hours: stop.hours,
-      by: demo.walkedBy,
-      noticed: '',
-    });
-  }
-  return { walks, readings };
+  return demo.walked
+    ? [...earlier, { index: 4, day: demo.walked, hours: machine.hours, newest: true }]
+    : earlier;
+}
+
+function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[] } {
+  const { demo, machine, sheets } = telling;
+  const walkId = demoId(`${machine.serial} walk ${stop.day}`);
+  let minute = 0;
+  const moment = () =>
+    new Date(Date.parse(`${stop.day}T05:10:00Z`) + 60_000 * (minute += 1)).toISOString();
+  const startedAt = moment();
+  const readings = checksRead(telling, stop).flatMap((check) => {
+    const model = sheets.find((s) => s.checks.includes(check))?.model ?? machine.model;
+    return check.places.flatMap((place) =>
+      valuesAt(telling, stop, check, place).map(({ state, value }) =>
+        Reading.parse({
+          id: demoId(`${machine.serial} ${stop.day} ${check.id} ${place} ${state} ${value.kind}`),
+          machineId: machine.id,
+          walkId,
+          checkId: check.id,
+          sheet: { model, revision: 1 },
+          place,
+          state,
+          value,
+          renewed: state === 'asLeft',
+          settled: state === 'asLeft',
+          positionConfirmed: true,
+          tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
+          takenAt: moment(),
+          hours: stop.hours,
+          by: demo.walkedBy,
+        }),
+      ),
+    );
+  });
+  const walk: Walk = {
+    id: walkId,
+    machineId: machine.id,
+    startedAt,
+    madeSafeAt: startedAt,
+    finishedAt: stop.newest && demo.unfinished ? null : moment(),
+    hours: stop.hours,
+    by: demo.walkedBy,
+    noticed: '',
+  };
+  return { walk, readings };
+}
+
+/** Earlier seasons kept what wears; this season's walk reads everything, unless it was broken off. */
+function checksRead({ demo, machine, sheets }: Telling, stop: Stop): readonly Check[] {
+  const checks = checksFor(machine, sheets);
+  if (stop.newest) return demo.unfinished ? checks.slice(0, 9) : checks;
+  return checks.filter(
+    (c) =>
+      takeUpOf(c) !== undefined ||
+      c.kind === 'count' ||
+      ('wearRate' in c && c.wearRate !== undefined),
+  );
+}
+
+/** What was found at a place, and as left where a new part was put in then. */
+function valuesAt(
+  telling: Telling,
+  stop: Stop,
+  check: Check,
+  place: string,
+): { state: Reading['state']; value: ReadingValue }[] {
+  const { demo } = telling;
+  const staged = stop.newest ? demo.finds?.[`${check.id}/${place}`] : undefined;
+  const found = staged ?? foundAt(telling, stop, check, place);
+  const renewed = !stop.newest && lifeOf(check, demo)?.renewedAt === stop.index;
+  return [
+    ...found.map((value) => ({ state: 'asFound' as const, value })),
+    ...(renewed ? asNew(check) : []).map((value) => ({ state: 'asLeft' as const, value })),
+  ];
 }
 
 function lifeOf(check: Check, demo: DemoMachine): Life | undefined {
@@ -147,43 +165,19 @@ function wearAt(life: Life, machine: Machine, stop: Stop, stops: readonly Stop[]
   return Math.max(0.1, 1.08 - 0.0032 * (renewal.hours - stop.hours));
 }
 
+/** What an ordinary machine shows at a place: worn as its life says, all else in order. */
 function foundAt(
+  telling: Telling,
+  stop: Stop,
   check: Check,
   place: string,
-  demo: DemoMachine,
-  machine: Machine,
-  stop: Stop,
-  stops: readonly Stop[],
-  dice: Random,
 ): readonly ReadingValue[] {
+  const { demo, machine, dice } = telling;
   const share = stop.hours / machine.hours;
   switch (check.kind) {
     case 'measure':
-    case 'series': {
-      const limits = wearLimitsOf(check);
-      if (!limits) return [inBand(check, dice)];
-      const { nominal, limit } = limits;
-      const spread =
-        check.kind === 'series' ? 0.96 + (0.08 * ((check.places.indexOf(place) * 7) % 5)) / 4 : 1;
-      const wear =
-        wearAt(lifeOf(check, demo) ?? ordinaryLife(check, machine), machine, stop, stops) * spread;
-      const step = check.tool.resolution;
-      const x = Number(
-        (
-          Math.round((nominal + (limit - nominal) * wear + dice.normal() * step * 0.35) / step) *
-          step
-        ).toFixed(3),
-      );
-      const measured: ReadingValue = {
-        kind: 'measure',
-        values: [x],
-        typed: [String(x)],
-        unit: QUANTITY_UNITS[check.quantity][0],
-      };
-      return check.takeUp
-        ? [measured, travelAt(check.takeUp, wear * check.takeUp.limitPercent, dice)]
-        : [measured];
-    }
+    case 'series':
+      return measuredAt(telling, stop, check, place);
     case 'mark':
       return [
         { kind: 'mark', stands: 'at', by: 0 },
@@ -192,16 +186,7 @@ function foundAt(
     case 'feel':
       return [{ kind: 'feel', feel: 'justSlides' }, ...travels(check, 0.9 * share, dice)];
     case 'count':
-      return [
-        {
-          kind: 'count',
-          missing: 0,
-          damaged: 0,
-          oneEdge:
-            check.turnFrom === undefined ? 0 : Math.round((check.turnFrom - 1) * dice.next()),
-          bothEdges: 0,
-        },
-      ];
+      return [countedAll(check, dice)];
     case 'gonogo':
       return [{ kind: 'gonogo', fits: check.good === 'fits' }];
     case 'condition':
@@ -209,19 +194,52 @@ function foundAt(
     case 'level':
       return [{ kind: 'level', level: 'right', colour: '' }];
     case 'setting':
-      return [
-        {
-          kind: 'setting',
-          option:
-            expectedOption(check, machine.harvest.crop, machine.header?.model)?.option ??
-            check.options[0] ??
-            '',
-        },
-      ];
+      return [setAsWanted(check, machine)];
     case 'service':
       return [{ kind: 'service', amount: check.amount ?? null, product: '' }];
   }
 }
+
+function countedAll({ turnFrom }: CountCheck, dice: Random): ReadingValue {
+  const oneEdge = turnFrom === undefined ? 0 : Math.round((turnFrom - 1) * dice.next());
+  return { kind: 'count', missing: 0, damaged: 0, oneEdge, bothEdges: 0 };
+}
+
+function setAsWanted(check: SettingCheck, { harvest, header }: Machine): ReadingValue {
+  const wanted = expectedOption(check, harvest.crop, header?.model);
+  return { kind: 'setting', option: wanted?.option ?? check.options[0] ?? '' };
+}
+
+function measuredAt(
+  { demo, machine, stops, dice }: Telling,
+  stop: Stop,
+  check: MeasuredCheck,
+  place: string,
+): readonly ReadingValue[] {
+  const limits = wearLimitsOf(check);
+  if (!limits) return [inBand(check, dice)];
+  const { nominal, limit } = limits;
+  const spread =
+    check.kind === 'series' ? 0.96 + (0.08 * ((check.places.indexOf(place) * 7) % 5)) / 4 : 1;
+  const life = lifeOf(check, demo) ?? ordinaryLife(check, machine);
+  const wear = wearAt(life, machine, stop, stops) * spread;
+  const step = check.tool.resolution;
+  const off = dice.normal() * step * 0.35;
+  const x = Number(
+    (Math.round((nominal + (limit - nominal) * wear + off) / step) * step).toFixed(3),
+  );
+  const measured = measureOf(check, x);
+  return check.takeUp
+    ? [measured, travelAt(check.takeUp, wear * check.takeUp.limitPercent, dice)]
+    : [measured];
+}
+
+const measureOf = (check: MeasuredCheck, x: number): ReadingValue => ({
+  kind: 'measure',
+  values: [x],
+  typed: [String(x)],
+  unit: QUANTITY_UNITS[check.quantity][0],
+});
 
 /** A reading well inside its band, a little off the middle. */
 function inBand(check: MeasuredCheck, dice: Random): ReadingValue {
@@ -233,12 +251,7 @@ function inBand(check: MeasuredCheck, dice: Random): ReadingValue {
   const x = Number(
     (Math.round(((low + high) / 2 + dice.normal() * step * 0.3) / step) * step).toFixed(4),
   );
-  return {
-    kind: 'measure',
-    values: [x],
-    typed: [String(x)],
-    unit: QUANTITY_UNITS[check.quantity][0],
-  };
+  return measureOf(check, x);
 }
 
 const travels = (check: Check, elongation: number, dice: Random): ReadingValue[] => {
@@ -261,23 +274,9 @@ function travelAt(takeUp: TakeUp, elongation: number, dice: Random): ReadingValu
 
 function asNew(check: Check): readonly ReadingValue[] {
   if (check.kind !== 'measure' && check.kind !== 'series') return [];
-  const nominal = wearLimitsOf(check)?.nominal ?? 0;
-  const measured: ReadingValue = {
-    kind: 'measure',
-    values: [nominal],
-    typed: [String(nominal)],
-    unit: 'mm',
-  };
-  return check.takeUp
-    ? [
-        measured,
-        {
-          kind: 'travel',
-          left: check.takeUp.total,
-          linksOut: 0,
-          typed: String(check.takeUp.total),
-          unit: 'mm',
-        },
-      ]
-    : [measured];
+  const measured = measureOf(check, wearLimitsOf(check)?.nominal ?? 0);
+  const { takeUp } = check;
+  if (!takeUp) return [measured];
+  const { total } = takeUp;
+  return [measured, { kind: 'travel', left: total, linksOut: 0, typed: String(total), unit: 'mm' }];
 }

@@ -244,7 +244,7 @@ describe('swapping used knives', () => {
       fc.property(fc.array(mass, { minLength: 8, maxLength: 8 }), (masses) => {
         const rotor = rotorOf(masses.map((m) => ({ mass: m })));
         const { perPlane } = permissibleUnbalance(16, 118, 3100);
-        const found = fewestSwaps(masses, rotor.knives, planes, 180, perPlane);
+        const found = fewestSwaps({ masses, places: rotor.knives, planes, newMass: 180 }, perPlane);
         const pairs = masses.flatMap((_, i) =>
           masses.flatMap((__, j) => (i < j ? [[i, j] as const] : [])),
         );

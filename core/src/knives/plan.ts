@@ -95,17 +95,20 @@ export function planKnives(
   };
   const weigh = (set: readonly number[]) => sizeOf(vector(set));
   const mates = school === 'opposite' ? knives.map((k) => k.opposite) : undefined;
-  const trySwaps = (set: readonly number[]): readonly Swap[] | undefined =>
-    swaps
-      ? fewestSwaps(massesWith(new Set(set)), knives, planes, rotor.newMass, perPlane, mates)
-      : undefined;
+  const swapsFor = (set: readonly number[]): readonly Swap[] | undefined =>
+    fewestSwaps(
+      { masses: massesWith(new Set(set)), places: knives, planes, newMass: rotor.newMass, mates },
+      perPlane,
+    );
+
+  const trySwaps = swaps ? swapsFor : undefined;
 
   const start = school === 'opposite' ? withMates : spent;
   const units =
     school === 'opposite'
       ? pairsOutside(knives, new Set(start))
       : knives.flatMap((_, i) => (start.includes(i) ? [] : [[i]]));
-  const found = search(start, units, vector, perPlane, swaps, trySwaps);
+  const found = search({ start, units, vector, perPlane, trySwaps });
   const balanced = found.swap.length > 0 || weigh(found.set) <= perPlane + 1e-9;
   const useRule =
     school === 'weigh' &&
@@ -167,15 +170,20 @@ const sizeOf = ([lx, ly, rx, ry]: Vector): number =>
 const plus = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2], a[3] + b[3]];
 const less = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2], a[3] - b[3]];
 
+/** What a search for the fewest new knives begins from. */
+interface Search {
+  /** places renewed in any case */
+  readonly start: readonly number[];
+  /** places, or pairs of them, that may be renewed beside */
+  readonly units: readonly number[][];
+  readonly vector: VectorOf;
+  readonly perPlane: number;
+  /** undefined when nothing may change places */
+  readonly trySwaps: ((set: readonly number[]) => readonly Swap[] | undefined) | undefined;
+}
+
 /** Tries no extra, then every one, two and three extra units, with swaps in the best balanced of them; then greedily. The first that holds has the fewest new knives. */
-function search(
-  start: readonly number[],
-  units: readonly number[][],
-  vector: VectorOf,
-  perPlane: number,
-  swaps: boolean,
-  trySwaps: (set: readonly number[]) => readonly Swap[] | undefined,
-): Found {
+function search({ start, units, vector, perPlane, trySwaps }: Search): Found {
   const from = vector(start);
   const changes = units.map((unit) => less(vector([...start, ...unit]), from));
   const inOrder = (set: readonly number[]) => [...set].sort((a, b) => a - b);
@@ -186,9 +194,9 @@ function search(
     }));
     const [best] = sets;
     if (best && best.worst <= perPlane + 1e-9)
-      return { set: inOrder(best.set), swap: [], exact: extras === 0 || !swaps };
+      return { set: inOrder(best.set), swap: [], exact: extras === 0 || !trySwaps };
     for (const { set } of sets) {
-      const swap = trySwaps(set);
+      const swap = trySwaps?.(set);
       // fewer new knives is proven while every smaller set was tried with all its swaps, which only none extra is
       if (swap) return { set: inOrder(set), swap, exact: extras === 0 };
     }

@@ -12,79 +12,112 @@ interface Move {
   readonly swaps: readonly Swap[];
   readonly places: readonly number[];
   /** change of the unbalance: left x, y, right x, y; g·mm */
-  readonly change: readonly [number, number, number, number];
+  readonly change: Vector;
 }
 
 interface State {
   readonly moves: readonly number[];
-  readonly at: readonly [number, number, number, number];
+  readonly at: Vector;
   /** square of the larger plane */
   readonly worst: number;
 }
 
+/** A rotor whose knives may change places. */
+export interface Swapping {
+  /** at each place, g */
+  readonly masses: readonly number[];
+  readonly places: readonly KnifePlace[];
+  readonly planes: BearingPlanes;
+  /** of a new knife, g: the rotor is even with one at every place */
+  readonly newMass: number;
+  /** place opposite each, when mates must stay opposite: then pairs change places with pairs, counted as two swaps */
+  readonly mates?: readonly number[] | undefined;
+}
+
+type Vector = readonly [number, number, number, number];
+
 /**
  * The fewest swaps of knives between places that bring both planes inside. Exact for one and two swaps, best-first beyond; no knife moves twice.
- * @param masses at each place, g
- * @param newMass of a new knife, g: the rotor is even with one at every place
  * @param perPlane permissible, g·mm
- * @param mates place opposite each, when mates must stay opposite: then pairs change places with pairs, counted as two swaps
  * @returns swaps in any order, none of them sharing a place; undefined when none is found
  */
 export function fewestSwaps(
-  masses: readonly number[],
-  places: readonly KnifePlace[],
-  planes: BearingPlanes,
-  newMass: number,
+  { masses, places, planes, newMass, mates }: Swapping,
   perPlane: number,
-  mates?: readonly number[],
 ): readonly Swap[] | undefined {
-  const pulls = places.map((p): [number, number, number, number] => {
-    const right = (p.axial - planes.a) / (planes.b - planes.a);
-    const [x, y] = [p.radius * Math.cos(p.angle), p.radius * Math.sin(p.angle)];
-    return [x * (1 - right), y * (1 - right), x * right, y * right];
-  });
-  const from = [0, 1, 2, 3].map((axis) =>
-    pulls.reduce((sum, pull, i) => sum + (pull[axis] ?? 0) * ((masses[i] ?? 0) - newMass), 0),
-  ) as [number, number, number, number];
-  const moves = movesOf(masses, pulls, mates);
-  const swapsOf = (picked: readonly number[]): Swap[] =>
-    picked.flatMap((m) => moves[m]?.swaps ?? []);
+  const pulls = places.map((p) => pullOf(p, planes));
+  const start = stateAt([], unbalanceOf(masses, pulls, newMass));
   const inside = (perPlane + 1e-9) ** 2;
-  let states: State[] = [
-    { moves: [], at: from, worst: squareOf(from[0], from[1], from[2], from[3]) },
-  ];
-  if ((states[0]?.worst ?? 0) <= inside) return [];
+  if (start.worst <= inside) return [];
+  const moves = movesOf(masses, pulls, mates);
+  let states: readonly State[] = [start];
   for (let depth = 1; depth <= MOST_SWAPS; depth += 1) {
-    const next: State[] = [];
-    let bar = Infinity;
-    for (const state of states) {
-      const [lx, ly, rx, ry] = state.at;
-      // one and two swaps are tried in every pairing once; beyond, any move may follow
-      for (let m = depth <= 2 ? (state.moves[0] ?? -1) + 1 : 0; m < moves.length; m += 1) {
-        const move = moves[m];
-        if (!move) continue;
-        const [a, b, c, d] = move.change;
-        const worst = squareOf(lx + a, ly + b, rx + c, ry + d);
-        // all single swaps are kept, so that two are tried in every pairing
-        if (
-          (depth > 1 && worst >= bar) ||
-          state.moves.some((done) => moves[done]?.places.some((p) => move.places.includes(p)))
-        )
-          continue;
-        const picked = [...state.moves, m];
-        if (worst <= inside) return swapsOf(picked);
-        next.push({ moves: picked, at: [lx + a, ly + b, rx + c, ry + d], worst });
-        if (depth > 1 && next.length >= 4 * KEPT) {
-          next.sort((x, y) => x.worst - y.worst);
-          next.length = KEPT;
-          bar = next.at(-1)?.worst ?? Infinity;
-        }
-      }
-    }
-    states = depth > 1 ? next.sort((x, y) => x.worst - y.worst).slice(0, KEPT) : next;
+    const step = swapOnce(states, moves, depth, inside);
+    if (step.found) return step.found.flatMap((m) => moves[m]?.swaps ?? []);
+    states = step.next;
   }
   return undefined;
 }
+
+/** What 1 g at a place pulls on the two planes, mm. */
+function pullOf({ axial, radius, angle }: KnifePlace, planes: BearingPlanes): Vector {
+  const right = (axial - planes.a) / (planes.b - planes.a);
+  const [x, y] = [radius * Math.cos(angle), radius * Math.sin(angle)];
+  return [x * (1 - right), y * (1 - right), x * right, y * right];
+}
+
+function unbalanceOf(masses: readonly number[], pulls: readonly Vector[], newMass: number): Vector {
+  const axis = (k: number) =>
+    pulls.reduce((sum, pull, i) => sum + (pull[k] ?? 0) * ((masses[i] ?? 0) - newMass), 0);
+  return [axis(0), axis(1), axis(2), axis(3)];
+}
+
+const stateAt = (moves: readonly number[], at: Vector): State => ({
+  moves,
+  at,
+  worst: squareOf(at[0], at[1], at[2], at[3]),
+});
+
+/** Every state one swap on, best balanced first; or the swaps that end the search. */
+function swapOnce(
+  states: readonly State[],
+  moves: readonly Move[],
+  depth: number,
+  inside: number,
+): { found?: readonly number[]; next: readonly State[] } {
+  const next: State[] = [];
+  let bar = Infinity;
+  // all single swaps are kept, so that two are tried in every pairing; beyond, only the best
+  const cut = depth > 1;
+  for (const state of states) {
+    const [lx, ly, rx, ry] = state.at;
+    // one and two swaps are tried in every pairing once; beyond, any move may follow
+    for (let m = depth <= 2 ? (state.moves[0] ?? -1) + 1 : 0; m < moves.length; m += 1) {
+      const move = moves[m];
+      if (!move) continue;
+      const [a, b, c, d] = move.change;
+      const worst = squareOf(lx + a, ly + b, rx + c, ry + d);
+      if ((cut && worst >= bar) || sharesPlace(state, move, moves)) continue;
+      const picked = [...state.moves, m];
+      if (worst <= inside) return { found: picked, next };
+      next.push({ moves: picked, at: [lx + a, ly + b, rx + c, ry + d], worst });
+      if (cut && next.length >= 4 * KEPT) {
+        keepBest(next);
+        bar = next.at(-1)?.worst ?? Infinity;
+      }
+    }
+  }
+  if (cut) keepBest(next);
+  return { next };
+}
+
+function keepBest(states: State[]): void {
+  states.sort((x, y) => x.worst - y.worst);
+  states.length = Math.min(states.length, KEPT);
+}
+
+const sharesPlace = (state: State, move: Move, moves: readonly Move[]): boolean =>
+  state.moves.some((done) => moves[done]?.places.some((p) => move.places.includes(p)));
 
 /** Square of the larger plane: squares are compared, roots cost time. */
 const squareOf = (lx: number, ly: number, rx: number, ry: number): number =>
@@ -93,7 +126,7 @@ const squareOf = (lx: number, ly: number, rx: number, ry: number): number =>
 /** Every swap that changes anything: of two places, or of two pairs of mates. */
 function movesOf(
   masses: readonly number[],
-  pulls: readonly (readonly [number, number, number, number])[],
+  pulls: readonly Vector[],
   mates: readonly number[] | undefined,
 ): Move[] {
   const moves: Move[] = [];

@@ -53,7 +53,7 @@ const STIFFNESSES = [0, 5e-5, 1e-4, 2e-4, 3e-4, 4.5e-4, 6e-4] as const;
  * @param rate samples per second, 1,000 to 400,000
  * @throws InputError when there is no channel, they differ in length, a sample is no number, or the rate is out of range
  * @see harmonic summation with a Gaussian amplitude prior; Wiener–Khinchin autocorrelation
- * @example detectNote([pluck({ frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 0 }, { snr: 10, mains: 50, humLevel: -6 }, 44_100, 2, random(1))], 44_100) // heard, 42.0 Hz
+ * @example detectNote([pluck({ frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 0 }, { snr: 10, mains: 50, humLevel: -6 }, { rate: 44_100, seconds: 2 }, random(1))], 44_100) // heard, 42.0 Hz
  */
 export function detectNote(channels: readonly Float32Array[], rate: number): BeltNote {
   if (!(positive('rate', rate) >= 1000 && rate <= 400_000))
@@ -153,7 +153,7 @@ function withoutHum(signal: Float64Array, rate: number): Float64Array {
   let clean = signal;
   for (const mains of [50, 60]) {
     const power = (f: number) =>
-      [1, 2, 3].reduce((sum, k) => sum + tone(clean, k * f, rate, from, n).size, 0);
+      [1, 2, 3].reduce((sum, k) => sum + tone({ signal: clean, rate, from, to: n }, k * f).size, 0);
     const loudest = (around: number, step: number) =>
       Array.from({ length: 7 }, (_, i) => around + (i - 3) * step).reduce(
         (best, f) => (power(f) > power(best) ? f : best),
@@ -161,9 +161,9 @@ function withoutHum(signal: Float64Array, rate: number): Float64Array {
       );
     const at = loudest(loudest(mains, 0.05), 0.012);
     for (const k of [1, 2, 3, 4]) {
-      const { cos, sin, size } = tone(clean, k * at, rate, from, n);
+      const { cos, sin, size } = tone({ signal: clean, rate, from, to: n }, k * at);
       const around = [-4.5, -3, 3, 4.5]
-        .map((d) => tone(clean, k * at + d, rate, from, n).size)
+        .map((d) => tone({ signal: clean, rate, from, to: n }, k * at + d).size)
         .sort((x, y) => x - y);
       if (size < (3 * ((around[1] ?? 0) + (around[2] ?? 0))) / 2) continue;
       const w = (2 * Math.PI * k * at) / rate;
@@ -173,13 +173,18 @@ function withoutHum(signal: Float64Array, rate: number): Float64Array {
   return clean;
 }
 
+/** A stretch of a recording: samples `from` to `to`. */
+interface Stretch {
+  readonly signal: Float64Array;
+  readonly rate: number;
+  readonly from: number;
+  readonly to: number;
+}
+
 /** Least-squares tone at one frequency over a stretch of the signal, weighed by a Hann window. */
 function tone(
-  signal: Float64Array,
+  { signal, rate, from, to }: Stretch,
   frequency: number,
-  rate: number,
-  from: number,
-  to: number,
 ): { cos: number; sin: number; size: number } {
   const w = (2 * Math.PI * frequency) / rate;
   const v = (2 * Math.PI) / (to - from);
@@ -329,6 +334,6 @@ function spreadOf(f: number, score: (f: number) => number): number {
 function fallOf(sound: Float64Array, partials: readonly number[], rate: number): number {
   const third = Math.floor(sound.length / 3);
   const within = (from: number, to: number) =>
-    partials.reduce((sum, f) => sum + tone(sound, f, rate, from, to).size ** 2, 0);
+    partials.reduce((sum, f) => sum + tone({ signal: sound, rate, from, to }, f).size ** 2, 0);
   return within(2 * third, sound.length) / (within(0, third) || 1);
 }

@@ -16,17 +16,25 @@ describe('the note of a plucked belt', () => {
   test.each([8000, 11_025, 22_050, 44_100, 48_000, 96_000])(
     'is heard at %d samples a second',
     (rate) =>
-      expect(frequencyOf(pluck(belt, quiet, rate, 1.5, random(3)), rate)).toBeCloseTo(42, 1),
+      expect(frequencyOf(pluck(belt, quiet, { rate, seconds: 1.5 }, random(3)), rate)).toBeCloseTo(
+        42,
+        1,
+      ),
   );
   test.each([10, 16.7, 27, 50, 60, 99, 120, 147, 199])('%d Hz within 1 %%', (frequency) =>
     expect(
       Math.abs(
-        frequencyOf(pluck({ ...belt, frequency }, quiet, 8000, 2, random(4)), 8000) / frequency - 1,
+        frequencyOf(
+          pluck({ ...belt, frequency }, quiet, { rate: 8000, seconds: 2 }, random(4)),
+          8000,
+        ) /
+          frequency -
+          1,
       ),
     ).toBeLessThan(0.01),
   );
   test('is the same whatever the loudness, in one channel or two', () => {
-    const mono = pluck(belt, quiet, 8000, 2, random(5));
+    const mono = pluck(belt, quiet, { rate: 8000, seconds: 2 }, random(5));
     const one = frequencyOf(mono, 8000);
     expect(
       frequencyOf(
@@ -38,10 +46,9 @@ describe('the note of a plucked belt', () => {
     expect(frequencyOf([mono, mono.map(() => 0)], 8000)).toBeCloseTo(one, 6);
   });
   test('a missing fundamental does not double it', () =>
-    expect(frequencyOf(pluck({ ...belt, at: 0.5 }, quiet, 8000, 2, random(6)), 8000)).toBeCloseTo(
-      42,
-      0,
-    ));
+    expect(
+      frequencyOf(pluck({ ...belt, at: 0.5 }, quiet, { rate: 8000, seconds: 2 }, random(6)), 8000),
+    ).toBeCloseTo(42, 0));
   test('in noise as loud as itself, with hum, it is right within 1 % in at least 19 of 20; seeded', () => {
     const { right, octave } = noteAccuracy(20260609, 100, 0);
     expect(right).toBeGreaterThanOrEqual(0.93);
@@ -73,8 +80,13 @@ describe('no clear note', () => {
     expect(detectNote([tone], 8000).heard).toBe(false);
   });
   test('confidence is lower for noise than for a pluck', () =>
-    expect(detectNote([roomNoise(0, -20, 8000, 2, random(9))], 8000).confidence).toBeLessThan(
-      detectNote([pluck(belt, quiet, 8000, 2, random(9))], 8000).confidence,
+    expect(
+      detectNote(
+        [roomNoise({ mains: 0, humLevel: -20 }, { rate: 8000, seconds: 2 }, random(9))],
+        8000,
+      ).confidence,
+    ).toBeLessThan(
+      detectNote([pluck(belt, quiet, { rate: 8000, seconds: 2 }, random(9))], 8000).confidence,
     ));
 });
 
@@ -86,7 +98,9 @@ describe('bad input', () => {
     );
     expect(() => detectNote([new Float32Array(8000).fill(NaN)], 8000)).toThrow(/channels\.0\.0/);
     expect(() => detectNote([new Float32Array(8000)], 10)).toThrow(/rate/);
-    expect(() => pluck({ ...belt, decay: 0 }, quiet, 8000, 1, random(1))).toThrow(/decay/);
+    expect(() =>
+      pluck({ ...belt, decay: 0 }, quiet, { rate: 8000, seconds: 1 }, random(1)),
+    ).toThrow(/decay/);
   });
   test('any samples and any rate give an answer or a named error', () => {
     fc.assert(

@@ -24,20 +24,23 @@ export interface Surroundings {
   readonly humLevel: number;
 }
 
+/** How long a recording is, and at how many samples per second; a pluck comes after a tenth of it. */
+export interface Recording {
+  readonly rate: number;
+  readonly seconds: number;
+}
+
 /**
  * A plucked span as a recording: decaying, slightly inharmonic partials with mains hum and pink noise; the same dice give the same recording.
- * @param rate samples per second
- * @param seconds length of the recording; the pluck comes after a tenth of it
  * @returns samples about −1 to 1
  * @throws InputError naming the field
  * @see partials of an ideal string plucked at p: amplitude sin(kπp)/k
- * @example pluck({ frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 1e-4 }, { snr: 0, mains: 50, humLevel: -6 }, 44_100, 2, random(1))
+ * @example pluck({ frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 1e-4 }, { snr: 0, mains: 50, humLevel: -6 }, { rate: 44_100, seconds: 2 }, random(1))
  */
 export function pluck(
   span: Pluck,
   around: Surroundings,
-  rate: number,
-  seconds: number,
+  { rate, seconds }: Recording,
   dice: Random,
 ): Float32Array {
   positive('frequency', span.frequency);
@@ -53,7 +56,8 @@ export function pluck(
     const amplitude = Math.sin(k * Math.PI * span.at) / k;
     const decay = span.decay / (1 + 0.15 * (k - 1));
     const phase = 2 * Math.PI * dice.next();
-    addTone(signal.subarray(from), amplitude, f / rate, phase, Math.exp(-1 / (decay * rate)));
+    const keeps = Math.exp(-1 / (decay * rate));
+    addTone(signal.subarray(from), { amplitude, turns: f / rate, phase, keeps });
   }
   const level = rms(signal);
   const mixed = mix(
@@ -70,12 +74,10 @@ export function pluck(
   );
 }
 
-/** Hum and pink noise with no pluck in them. @param humLevel hum against the noise, dB */
+/** Hum and pink noise with no pluck in them; `humLevel`: hum against the noise, dB. */
 export function roomNoise(
-  mains: 0 | 50 | 60,
-  humLevel: number,
-  rate: number,
-  seconds: number,
+  { mains, humLevel }: Pick<Surroundings, 'mains' | 'humLevel'>,
+  { rate, seconds }: Recording,
   dice: Random,
 ): Float32Array {
   const length = Math.round(positive('rate', rate) * positive('seconds', seconds));
@@ -114,20 +116,23 @@ function hum(mains: 0 | 50 | 60, length: number, rate: number, dice: Random): Fl
     [2, 0.5],
     [3, 0.35],
   ] as const) {
-    addTone(signal, amplitude, (k * f) / rate, 2 * Math.PI * dice.next(), 1);
+    const phase = 2 * Math.PI * dice.next();
+    addTone(signal, { amplitude, turns: (k * f) / rate, phase, keeps: 1 });
   }
   const level = rms(signal);
   return signal.map((x) => x / level);
 }
 
-/** Adds a tone, shrinking by `keeps` at each sample. The wave is turned on from sample to sample, which is many times faster than a sine for each. @param turns per sample */
-function addTone(
-  signal: Float64Array,
-  amplitude: number,
-  turns: number,
-  phase: number,
-  keeps: number,
-): void {
+/** A tone: turns per sample, and what it keeps of its size from one sample to the next. */
+interface Tone {
+  readonly amplitude: number;
+  readonly turns: number;
+  readonly phase: number;
+  readonly keeps: number;
+}
+
+/** Adds a tone. The wave is turned on from sample to sample, many times faster than a sine for each. */
+function addTone(signal: Float64Array, { amplitude, turns, phase, keeps }: Tone): void {
   const [turnC, turnS] = [
     keeps * Math.cos(2 * Math.PI * turns),
     keeps * Math.sin(2 * Math.PI * turns),

@@ -21,6 +21,9 @@ type Common =
   | 'places'
   | 'labourPer';
 type Told<K extends Kind> = Omit<Of<K>, Common> & {
+  readonly station: number;
+  readonly component: string;
+  readonly measures: string;
   readonly places?: string[];
   readonly tool?: Of<K>['tool'];
   readonly minutes?: number;
@@ -141,15 +144,19 @@ export class SheetWriter {
     return this.book.inch ? { unit: 'in', style: 'inThou' } : { unit: 'mm', style: 'mm' };
   }
 
-  add<K extends Kind>(
-    kind: K,
-    station: number,
-    id: string,
-    component: string,
-    measures: string,
-    told: Told<K>,
-  ): this {
-    const { minutes, put, mind = [], per, places, tool: own, ...rest } = told;
+  add<K extends Kind>(kind: K, id: string, told: Told<K>): this {
+    const {
+      station,
+      component,
+      measures,
+      minutes,
+      put,
+      mind = [],
+      per,
+      places,
+      tool: own,
+      ...rest
+    } = told;
     this.checks.push({
       id,
       station,

@@ -1,0 +1,101 @@
+import { both, part, tool } from '../build';
+import type { Combine } from './model';
+import { DOWN, FEEDER_UP } from './positions';
+
+/** Station 3. */
+export function feederFace({ fine, fineWear, rate, ruled, w, wear }: Combine): void {
+  w.add('count', 'pivot-bolts', {
+    station: 3,
+    component: 'Feeder pivot bolts',
+    measures: 'present and whole',
+    position: FEEDER_UP,
+    method: 'look',
+    counted: 'pivot bolts',
+    total: 6,
+    renew: 'set',
+    how: 'Look and feel for every bolt head; strike none.',
+    why: 'One broken has overloaded the rest: the set is renewed.',
+    ifLeft: 'The feeder face drops on one side.',
+    parts: part('LM-2002', 'Pivot bolt with nut', 1, 'The whole set together.'),
+    mind: ['feeder'],
+    put: { replace: 12 },
+  })
+    .add('measure', 'face-angle', {
+      station: 3,
+      component: 'Feeder face',
+      measures: 'angle with a level',
+      position: DOWN,
+      method: 'meter',
+      quantity: 'angle',
+      unit: '°',
+      style: 'plain',
+      tool: tool('level'),
+      limit: { type: 'band', low: 3, nominal: 4.5, high: 6 },
+      how: 'Level on flat ground. Lay the level on the machined edge of the face.',
+      why: 'Too steep the header digs in, too flat it leaves the lodged crop.',
+      ifLeft: 'The cut is uneven whatever the header is set to.',
+      put: { adjust: 30 },
+    })
+    .add('measure', 'feeder-slide', {
+      station: 3,
+      component: 'Feeder face slide',
+      measures: 'wear strip thickness',
+      position: FEEDER_UP,
+      method: 'clearance',
+      ...ruled,
+      limit: wear(8, 4.8),
+      wearRate: rate(0.0007),
+      tool: tool('caliper'),
+      how: 'Caliper at the thinnest spot of both strips; take the worse.',
+      why: 'Below its limit steel runs on steel.',
+      ifLeft: 'The face binds and the header no longer tilts freely.',
+      parts: part('LM-2008', 'Slide strip', 2),
+      mind: ['feeder'],
+      put: { replace: 40 },
+    })
+    .add('measure', 'tilt-pins', {
+      station: 3,
+      component: 'Tilt pins',
+      measures: 'play in the bush',
+      position: DOWN,
+      method: 'play',
+      places: both,
+      ...fine,
+      tool: tool('feeler'),
+      limit: fineWear(0.2, 1.2),
+      wearRate: rate(0.0006),
+      how: 'Lift with a bar and read the play with the feelers.',
+      why: 'Play here makes the header chatter.',
+      ifLeft: 'Pins wear oval and the face must be bored.',
+      parts: part('LM-2011', 'Tilt pin and bush'),
+      put: { replace: 45 },
+    })
+    .add('condition', 'coupler', {
+      station: 3,
+      component: 'Header coupler',
+      measures: 'clean, capped, contacts bright',
+      position: DOWN,
+      method: 'look',
+      looksFor: ['dirt', 'cap missing', 'contact green', 'seal cut'],
+      marked: 'adjust',
+      how: 'Key off when joining. Clean with electrical contact cleaner, not brake cleaner.',
+      why: 'Dirt in the coupler is dirt in every header valve.',
+      ifLeft: 'Header functions drop out in the field.',
+      parts: part('LM-2015', 'Coupler seal kit'),
+      mind: ['pressure'],
+    })
+    .add('condition', 'header-latch', {
+      station: 3,
+      component: 'Header latch and lock',
+      measures: 'closed and locked both sides',
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['bent', 'spring broken', 'not locked'],
+      marked: 'adjust',
+      how: 'Look at the hook behind its pin and the lock across it.',
+      why: 'The latch carries the header over every ditch.',
+      ifLeft: 'The header can come off.',
+      parts: part('LM-2019', 'Latch spring'),
+    });
+}

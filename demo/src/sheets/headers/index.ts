@@ -1,0 +1,3 @@
+export { auger } from './auger';
+export { draper } from './draper';
+export { rowCrop } from './rowCrop';
