@@ -4,7 +4,7 @@ import { Notice, Screen } from '../ui';
 export default function NotFound() {
   const router = useRouter();
   return (
-    <Screen>
+    <Screen title="Nothing here">
       <Notice
         title="There is nothing here"
         text="The address is wrong, or what it named is gone."

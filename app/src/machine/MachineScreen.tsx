@@ -1,29 +1,32 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet } from 'react-native';
+import type { Machine, MachineFile } from '@green-tally/core/contracts';
 import { LOUDNESS, needsHand } from '@green-tally/core/findings';
+import type { Standing, StandingWork } from '@green-tally/core/plan';
 import { printHours, printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
 import { troubleText, useMachine } from '../store';
 import {
+  Buttons,
   Card,
-  DecisionBadge,
+  DecisionCounts,
   Glyph,
   Heading,
-  Loading,
+  HeadRow,
   Notice,
   Press,
   Quiet,
   Row,
   Screen,
   Strong,
-  Tap,
   Title,
   usePalette,
+  Waiting,
 } from '../ui';
-import { dayWords, slackWords, weekdayWords } from '../yard/words';
+import { dayWords, machineName, slackWords, weekdayWords } from '../yard/words';
+import { Checked } from './Checked';
 import { EquipmentCard } from './EquipmentCard';
 import { HarvestCard } from './HarvestCard';
-import { Checked } from './Checked';
 import { MachineDrawing } from './MachineDrawing';
 import { RejudgeCard } from './RejudgeCard';
 
@@ -36,86 +39,37 @@ export function MachineScreen() {
 /** A machine: who, what, hours, header, harvest, what wears, what is due. */
 export function MachineDetail({ id, back = false }: { id: string; back?: boolean }) {
   const { file, standing, error, isLoading, again } = useMachine(id);
-  const router = useRouter();
-  const palette = usePalette();
-  if (!file || !standing) {
+  if (!file || !standing)
     return (
-      <Screen>
-        {isLoading ? (
-          <Loading what="the machine" />
-        ) : (
-          <Notice
-            tone="rust"
-            title="This machine cannot be shown"
-            text={troubleText(error)}
-            action={{ title: 'Try again', onPress: again }}
-          />
-        )}
-      </Screen>
+      <Waiting
+        what="this machine"
+        trouble={isLoading ? undefined : troubleText(error)}
+        again={again}
+      />
     );
-  }
   const { machine } = file;
-  const slack = slackWords(standing.slack);
   const verdicts = [...standing.verdicts].sort(
     (a, b) => LOUDNESS.indexOf(a.decision) - LOUDNESS.indexOf(b.decision),
   );
-  const due = verdicts.filter((v) => needsHand(v.decision));
-  const walkTitle = {
-    none: `Start the walk: ${standing.checks} checks`,
-    started: `Go on with the walk: ${standing.checksDue} to go`,
-    done: 'Walk again',
-  }[standing.walkState];
-  const open = standing.work.filter((w) => !w.done);
-  const toDecide = standing.proposed.length;
+  const slack = slackWords(standing.slack);
   return (
     <Screen
       testID="machine"
-      footer={
-        <View style={{ flexDirection: 'row', gap: 8 }}>
-          <Press
-            style={{ flex: 1 }}
-            title={
-              toDecide
-                ? `Work (${toDecide} to accept)`
-                : open.length
-                  ? `Work (${open.length})`
-                  : 'Work'
-            }
-            onPress={() => router.push(`/work/${machine.id}`)}
-            {...(standing.walkState === 'done' && toDecide ? { fill: 'pine' as const } : {})}
-          />
-          <Press
-            style={{ flex: 1 }}
-            title={walkTitle}
-            onPress={() => router.push(`/walk/${machine.id}`)}
-            {...(standing.walkState === 'done' ? {} : { fill: 'pine' as const })}
-            disabled={standing.checks === 0}
-          />
-        </View>
-      }
+      {...(back ? { title: machineName(machine) } : {})}
+      footer={<Thumb machine={machine} standing={standing} />}
     >
-      <Row style={{ justifyContent: 'space-between' }}>
-        {back ? (
-          <Tap
-            label="Back to the Yard"
-            onPress={() => router.replace('/')}
-            style={{ justifyContent: 'center' }}
-          >
-            <Strong>‹ Yard</Strong>
-          </Tap>
-        ) : (
-          <View />
-        )}
-        <SyncLine />
+      {back ? (
+        <HeadRow back={{ to: '/', title: 'Yard', label: 'Back to the Yard' }}>
+          <SyncLine />
+        </HeadRow>
+      ) : null}
+      <Row apart>
+        <Title>{machineName(machine)}</Title>
+        <Strong tone={standing.late ? 'rust' : 'ink'} testID="machine slack">
+          {`${slack.figure} ${slack.words}`}
+        </Strong>
       </Row>
-      <Row style={{ justifyContent: 'space-between' }}>
-        <Title>{`${machine.model} · ${machine.serial}`}</Title>
-        <Strong
-          tone={standing.late ? 'rust' : 'ink'}
-          testID="machine slack"
-        >{`${slack.figure} ${slack.words}`}</Strong>
-      </Row>
-      <Quiet>{`${machine.customer} · ${printHours(machine.hours)} · ${machine.header ? `${machine.header.model} ${machine.header.serial} on it` : 'no header on it'} · ${machine.harvest.crop} from ${weekdayWords(machine.harvest.start)}`}</Quiet>
+      <Quiet>{aboutMachine(machine)}</Quiet>
       {standing.checks === 0 ? (
         <Notice
           title="No spec sheet for this model"
@@ -123,49 +77,115 @@ export function MachineDetail({ id, back = false }: { id: string; back?: boolean
         />
       ) : null}
       <MachineDrawing file={file} verdicts={standing.verdicts} />
-      {due.length ? (
-        <Card edge={standing.late ? 'rust' : 'line'} testID="open decisions">
-          <Heading>What now</Heading>
-          <Row gap={8}>
-            {LOUDNESS.filter((d) => standing.counts[d]).map((d) => (
-              <DecisionBadge key={d} decision={d} count={standing.counts[d] ?? 0} />
-            ))}
-          </Row>
-          <Quiet>{`${printNumber(standing.hoursOpen, 2)} h of work known, ${printNumber(standing.hoursPlanned, 2)} h of it in a visit. Must start by ${weekdayWords(standing.mustStartBy)}; harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
-          {open.map((w) => (
-            <Strong key={w.id}>
-              {w.visit
-                ? `${weekdayWords(w.visit.startsOn)}, ${w.visit.technician}: ${w.decision} ${standing.verdicts.find((v) => v.check.id === w.checkId)?.check.component.toLowerCase() ?? w.checkId}`
-                : `Not planned yet: ${w.decision} ${standing.verdicts.find((v) => v.check.id === w.checkId)?.check.component.toLowerCase() ?? w.checkId}`}
-            </Strong>
-          ))}
-        </Card>
-      ) : null}
+      <WhatNow machine={machine} standing={standing} />
       <RejudgeCard file={file} />
-      {verdicts.length ? (
-        <Checked verdicts={verdicts} machineId={machine.id} />
-      ) : standing.checks ? (
+      {verdicts.length ? <Checked verdicts={verdicts} machineId={machine.id} /> : null}
+      {!verdicts.length && standing.checks ? (
         <Notice title="Nothing measured yet" text="Its strips grow with the first walk." />
       ) : null}
       <EquipmentCard file={file} onChanged={again} />
       <HarvestCard machine={machine} seasonHours={standing.facts.seasonHours} onChanged={again} />
-      <Card>
-        <Heading>Walks</Heading>
-        {file.walks.length ? (
-          [...file.walks].reverse().map((w) => (
-            <Row key={w.id}>
-              <Glyph decision={w.finishedAt ? 'holds' : 'watch'} color={palette.ink} size={18} />
-              <Quiet>{`${dayWords(w.startedAt.slice(0, 10))} ${w.startedAt.slice(0, 4)} · ${printHours(w.hours)} · ${w.by}${w.finishedAt ? '' : ' · not finished'}`}</Quiet>
-            </Row>
-          ))
-        ) : (
-          <Quiet>
-            {file.readings.length
-              ? `${file.readings.length} readings brought in without a walk.`
-              : 'None yet.'}
-          </Quiet>
-        )}
-      </Card>
+      <Walks file={file} />
     </Screen>
   );
 }
+
+const aboutMachine = ({ customer, hours, header, harvest }: Machine): string =>
+  [
+    customer,
+    printHours(hours),
+    header ? `${header.model} ${header.serial} on it` : 'no header on it',
+    `${harvest.crop} from ${weekdayWords(harvest.start)}`,
+  ].join(' · ');
+
+interface StandingProps {
+  readonly machine: Machine;
+  readonly standing: Standing;
+}
+
+/** What the thumb does: the work, and the walk. */
+function Thumb({ machine, standing }: StandingProps) {
+  const router = useRouter();
+  const { walkState, proposed, checks, checksDue } = standing;
+  const walked = walkState === 'done';
+  const walkTitle = {
+    none: `Start the walk: ${checks} checks`,
+    started: `Go on with the walk: ${checksDue} to go`,
+    done: 'Walk again',
+  }[walkState];
+  return (
+    <Buttons>
+      <Press
+        style={styles.half}
+        title={workTitle(standing)}
+        onPress={() => router.push(`/work/${machine.id}`)}
+        fill={walked && proposed.length ? 'pine' : undefined}
+      />
+      <Press
+        style={styles.half}
+        title={walkTitle}
+        onPress={() => router.push(`/walk/${machine.id}`)}
+        fill={walked ? undefined : 'pine'}
+        disabled={checks === 0}
+      />
+    </Buttons>
+  );
+}
+
+function workTitle({ proposed, work }: Standing): string {
+  if (proposed.length) return `Work (${proposed.length} to accept)`;
+  const open = work.filter((w) => !w.done).length;
+  return open ? `Work (${open})` : 'Work';
+}
+
+/** What has to be done before harvest: decisions, hours and dates, and the work that is planned. */
+function WhatNow({ machine, standing }: StandingProps) {
+  if (!standing.verdicts.some((v) => needsHand(v.decision))) return null;
+  const { hoursOpen, hoursPlanned, mustStartBy, late } = standing;
+  return (
+    <Card edge={late ? 'rust' : 'line'} testID="open decisions">
+      <Heading>What now</Heading>
+      <DecisionCounts counts={standing.counts} />
+      <Quiet>
+        {`${printNumber(hoursOpen, 2)} h of work known, ${printNumber(hoursPlanned, 2)} h of it in a visit. Must start by ${weekdayWords(mustStartBy)}; harvest ${dayWords(machine.harvest.start)}.`}
+      </Quiet>
+      {standing.work
+        .filter((w) => !w.done)
+        .map((w) => (
+          <Strong key={w.id}>{plannedWords(w, standing)}</Strong>
+        ))}
+    </Card>
+  );
+}
+
+function plannedWords({ visit, decision, checkId }: StandingWork, standing: Standing): string {
+  const check = standing.verdicts.find((v) => v.check.id === checkId)?.check;
+  const what = `${decision} ${check?.component.toLowerCase() ?? checkId}`;
+  return visit
+    ? `${weekdayWords(visit.startsOn)}, ${visit.technician}: ${what}`
+    : `Not planned yet: ${what}`;
+}
+
+function Walks({ file: { walks, readings } }: { file: MachineFile }) {
+  const palette = usePalette();
+  return (
+    <Card>
+      <Heading>Walks</Heading>
+      {[...walks].reverse().map((w) => (
+        <Row key={w.id}>
+          <Glyph decision={w.finishedAt ? 'holds' : 'watch'} color={palette.ink} size={18} />
+          <Quiet style={styles.half}>
+            {`${dayWords(w.startedAt.slice(0, 10))} ${w.startedAt.slice(0, 4)} · ${printHours(w.hours)} · ${w.by}${w.finishedAt ? '' : ' · not finished'}`}
+          </Quiet>
+        </Row>
+      ))}
+      {walks.length ? null : (
+        <Quiet>
+          {readings.length ? `${readings.length} readings brought in without a walk.` : 'None yet.'}
+        </Quiet>
+      )}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({ half: { flex: 1 } });

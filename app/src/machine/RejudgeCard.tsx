@@ -1,44 +1,17 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useSWRConfig } from 'swr';
-import type { MachineFile } from '@green-tally/core/contracts';
+import type { MachineFile, RejudgeAnswer, SpecSheet } from '@green-tally/core/contracts';
+import { mayDo } from '@green-tally/core/rights';
 import { DECISION_WORDS } from '@green-tally/core/verdict';
-import { api, troubleText, useRejudge, useSession } from '../store';
-import { Card, Heading, Loading, Notice, Press, Quiet, Strong, useOnce } from '../ui';
+import { api, troubleText, useAction, useRejudge, useSession } from '../store';
+import { Card, Heading, Notice, Press, Quiet, Skeleton, SPACE, Strong } from '../ui';
 
 /** When a newer revision is out than the one a machine's readings were taken under: what judging them anew would change. */
 export function RejudgeCard({ file }: { file: MachineFile }) {
-  const { data: session } = useSession();
-  const { mutate } = useSWRConfig();
   const [model, setModel] = useState<string | undefined>();
-  const [trouble, setTrouble] = useState('');
-  const behind = file.sheets.filter(
-    (s) =>
-      file.earlier.some((e) => e.model === s.model) &&
-      (file.machine.rejudged?.[s.model] ?? 0) < s.revision &&
-      file.readings.some((r) => r.sheet.model === s.model && r.sheet.revision < s.revision),
-  );
+  const behind = file.sheets.filter((s) => isBehind(file, s));
   const sheet = behind.find((s) => s.model === model);
-  const { data, error, isLoading } = useRejudge(file.machine.id, sheet?.model, sheet?.revision);
-  const keeps = session?.person?.role === 'planner' || session?.person?.role === 'admin';
-  const adopt = useOnce(async () => {
-    if (!sheet) return;
-    setTrouble('');
-    try {
-      await api('POST', `/machines/${file.machine.id}/rejudge`, {
-        model: sheet.model,
-        revision: sheet.revision,
-      });
-      setModel(undefined);
-      await mutate(
-        (key) =>
-          typeof key === 'string' &&
-          (key === '/yard' || key.startsWith(`/machines/${file.machine.id}`)),
-      );
-    } catch (failure) {
-      setTrouble(troubleText(failure));
-    }
-  });
   if (!behind.length) return null;
   return (
     <Card edge="violet" testID="rejudge">
@@ -51,38 +24,74 @@ export function RejudgeCard({ file }: { file: MachineFile }) {
           small
         />
       ))}
-      {sheet && isLoading ? <Loading what="the verdicts" /> : null}
-      {sheet && error ? (
-        <Notice tone="rust" title="This cannot be shown" text={troubleText(error)} />
+      {sheet ? (
+        <Rejudged machineId={file.machine.id} sheet={sheet} onAdopted={() => setModel(undefined)} />
       ) : null}
-      {sheet && data ? (
-        <View style={{ gap: 8 }} testID="rejudged">
-          {data.changes.length ? (
-            data.changes.map((c) => (
-              <View key={c.checkId}>
-                <Strong>{`${c.component}: ${c.before ? DECISION_WORDS[c.before] : 'no verdict'} → ${c.after ? DECISION_WORDS[c.after] : 'no longer checked'}`}</Strong>
-                <Quiet>{c.reasonAfter || c.reasonBefore}</Quiet>
-              </View>
-            ))
-          ) : (
-            <Quiet>Nothing: every verdict stays as it is.</Quiet>
-          )}
-          {keeps ? (
-            <Press
-              fill="violet"
-              title={`Judge by revision ${sheet.revision} from now on`}
-              testID="adopt"
-              onPress={() => void adopt()}
-              small
-            />
-          ) : (
-            <Quiet>
-              A planner decides whether to judge anew. Readings themselves never change.
-            </Quiet>
-          )}
-        </View>
-      ) : null}
-      {trouble ? <Notice tone="rust" title="Not judged anew" text={trouble} /> : null}
     </Card>
   );
 }
+
+/** Whether readings were taken under an older revision than the newest, and nobody has judged them anew. */
+const isBehind = ({ earlier, machine, readings }: MachineFile, s: SpecSheet): boolean =>
+  earlier.some((e) => e.model === s.model) &&
+  (machine.rejudged?.[s.model] ?? 0) < s.revision &&
+  readings.some((r) => r.sheet.model === s.model && r.sheet.revision < s.revision);
+
+interface RejudgedProps {
+  readonly machineId: string;
+  readonly sheet: SpecSheet;
+  readonly onAdopted: () => void;
+}
+
+function Rejudged({ machineId, sheet, onAdopted }: RejudgedProps) {
+  const { model, revision } = sheet;
+  const { data: session } = useSession();
+  const { mutate } = useSWRConfig();
+  const { data, error } = useRejudge(machineId, model, revision);
+  const adopt = useAction(async () => {
+    await api('POST /machines/{id}/rejudge', {
+      params: { id: machineId },
+      body: { model, revision },
+    });
+    onAdopted();
+    await mutate(
+      (key) =>
+        typeof key === 'string' && (key === '/yard' || key.startsWith(`/machines/${machineId}`)),
+    );
+  });
+  if (error) return <Notice tone="rust" title="This cannot be shown" text={troubleText(error)} />;
+  if (!data) return <Skeleton what="the verdicts" />;
+  const mayAdopt = session?.person && mayDo(session.person.role, 'keepSheets');
+  return (
+    <View style={styles.rejudged} testID="rejudged">
+      {data.changes.map((c) => (
+        <View key={c.checkId}>
+          <Strong>{changeWords(c)}</Strong>
+          <Quiet>{c.reasonAfter || c.reasonBefore}</Quiet>
+        </View>
+      ))}
+      {data.changes.length ? null : <Quiet>Nothing: every verdict stays as it is.</Quiet>}
+      {mayAdopt ? (
+        <Press
+          fill="violet"
+          title={`Judge by revision ${revision} from now on`}
+          testID="adopt"
+          loading={adopt.busy}
+          onPress={() => void adopt.run()}
+          small
+        />
+      ) : (
+        <Quiet>A planner decides whether to judge anew. Readings themselves never change.</Quiet>
+      )}
+      {adopt.trouble ? <Notice tone="rust" title="Not judged anew" text={adopt.trouble} /> : null}
+    </View>
+  );
+}
+
+function changeWords({ component, before, after }: RejudgeAnswer['changes'][number]): string {
+  const was = before ? DECISION_WORDS[before] : 'no verdict';
+  const is = after ? DECISION_WORDS[after] : 'no longer checked';
+  return `${component}: ${was} → ${is}`;
+}
+
+const styles = StyleSheet.create({ rejudged: { gap: SPACE.s } });

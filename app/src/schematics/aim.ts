@@ -1,4 +1,10 @@
-import { type Check, type MarkCheck, type TakeUp, takeUpOf } from '@green-tally/core/contracts';
+import {
+  type Check,
+  type MarkCheck,
+  type MeasuredCheck,
+  type TakeUp,
+  takeUpOf,
+} from '@green-tally/core/contracts';
 import { wearLimitsOf } from '@green-tally/core/kinds';
 import { printAs, type Writing } from '@green-tally/core/units';
 
@@ -21,20 +27,39 @@ const NO_GAUGE: MarkCheck['gauge'] = { length: 60, short: 0, past: 0 };
 /** The numbers of a check that its drawing is scaled from. */
 export function aimOf(check: Check): Aim {
   const measured = check.kind === 'measure' || check.kind === 'series' ? check : undefined;
-  const limits = measured && wearLimitsOf(measured);
-  const band = measured?.limit.type === 'band' ? measured.limit : undefined;
+  const mark = check.kind === 'mark' ? check : undefined;
   const writing: Writing = measured ?? { quantity: 'length', unit: 'mm', style: 'mm' };
   return {
     check,
-    nominal: limits?.nominal ?? band?.nominal,
+    ...(measured ? limitsOf(measured) : NO_LIMITS),
+    slot: takeUpOf(check),
+    gauge: mark?.gauge ?? NO_GAUGE,
+    words: mark?.words,
+    write: (value) => (value === undefined ? '' : printAs(value, writing, 1)),
+  };
+}
+
+type Limits = Pick<Aim, 'nominal' | 'limit' | 'limitPercent' | 'low' | 'high'>;
+
+const NO_LIMITS: Limits = {
+  nominal: undefined,
+  limit: undefined,
+  limitPercent: undefined,
+  low: undefined,
+  high: undefined,
+};
+
+function limitsOf(check: MeasuredCheck): Limits {
+  if (check.limit.type === 'band') {
+    const { nominal, low, high } = check.limit;
+    return { ...NO_LIMITS, nominal, low, high };
+  }
+  const limits = wearLimitsOf(check);
+  return {
+    ...NO_LIMITS,
+    nominal: limits?.nominal,
     limit: limits?.limit,
     limitPercent: limits?.limitPercent,
-    low: band?.low,
-    high: band?.high,
-    slot: takeUpOf(check),
-    gauge: check.kind === 'mark' ? check.gauge : NO_GAUGE,
-    words: check.kind === 'mark' ? check.words : undefined,
-    write: (value) => (value === undefined ? '' : printAs(value, writing, 1)),
   };
 }
 

@@ -1,17 +1,20 @@
-import type { ReactNode } from 'react';
-import { View } from 'react-native';
+import { usePathname } from 'expo-router';
+import { Suspense, useEffect, useRef, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { troubleText, useSession } from '../store';
-import { Loading, Notice, Screen, usePalette, useWide } from '../ui';
+import { later, Notice, Screen, Skeleton, SPACE, usePalette, useWide } from '../ui';
 import { Nav } from './Nav';
-import { SetupScreen } from './SetupScreen';
 import { SignInScreen } from './SignInScreen';
+
+// once in the life of a place
+const SetupScreen = later('the first set-up', async () => (await import('../forms')).SetupScreen);
 
 /** Lets signed-in people through; asks others to sign in, or to set the place up. */
 export function Gate({ children }: { children: ReactNode }) {
   const { data: session, error, again } = useSession();
   const wide = useWide();
   const palette = usePalette();
-  if (!session && error) {
+  if (!session && error)
     return (
       <Screen>
         <Notice
@@ -22,23 +25,54 @@ export function Gate({ children }: { children: ReactNode }) {
         />
       </Screen>
     );
-  }
-  if (!session) return <Loading what="Green Tally" />;
+  const frame = [
+    styles.app,
+    wide ? styles.railed : styles.barred,
+    { backgroundColor: palette.paper },
+  ];
+  if (!session)
+    return (
+      <View style={frame}>
+        <View style={[styles.main, styles.waiting]}>
+          <Skeleton what="Green Tally" />
+        </View>
+      </View>
+    );
   if (session.needsSetup) return <SetupScreen />;
   if (!session.person) return <SignInScreen session={session} />;
   return (
-    <View
-      style={{
-        flex: 1,
-        minHeight: 0,
-        flexDirection: wide ? 'row' : 'column-reverse',
-        backgroundColor: palette.paper,
-      }}
-    >
+    <View style={frame}>
       <Nav />
-      <View style={{ flex: 1, minHeight: 0 }} role="main">
-        {children}
-      </View>
+      <Main>
+        <Suspense fallback={<Skeleton what="this place" />}>{children}</Suspense>
+      </Main>
     </View>
   );
 }
+
+/** What a place shows; going to another place takes the focus along, so that the next Tab key begins there. */
+function Main({ children }: { children: ReactNode }) {
+  const main = useRef<View>(null);
+  const path = usePathname();
+  const arrived = useRef(path);
+  useEffect(() => {
+    const region: unknown = main.current;
+    if (arrived.current === path || typeof HTMLElement === 'undefined') return;
+    arrived.current = path;
+    if (!(region instanceof HTMLElement) || region.contains(document.activeElement)) return;
+    region.focus({ preventScroll: true });
+  }, [path]);
+  return (
+    <View ref={main} role="main" tabIndex={-1} style={styles.main}>
+      {children}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  app: { flex: 1, minHeight: 0 },
+  railed: { flexDirection: 'row' },
+  barred: { flexDirection: 'column-reverse' },
+  main: { flex: 1, minHeight: 0, outlineWidth: 0 },
+  waiting: { padding: SPACE.m },
+});

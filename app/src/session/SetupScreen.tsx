@@ -1,29 +1,23 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useSWRConfig } from 'swr';
 import { Setup } from '@green-tally/core/contracts';
-import { api, troubleText } from '../store';
-import { Card, Field, Notice, Press, Quiet, Screen, Title } from '../ui';
+import { api, useAction } from '../store';
+import { Card, Notice, Press, Quiet, Screen, Title } from '../ui';
+import { Field } from '../ui/form';
 
 /** First visit to an empty place: its first branch and admin. */
 export function SetupScreen() {
   const { mutate } = useSWRConfig();
-  const [trouble, setTrouble] = useState('');
-  const { control, handleSubmit, formState } = useForm({
+  const { control, handleSubmit } = useForm({
     resolver: zodResolver(Setup),
     defaultValues: { branch: '', name: '', signIn: '', password: '' },
   });
-  const submit = handleSubmit(async (entry) => {
-    setTrouble('');
-    try {
-      await mutate('/session', await api('POST', '/setup', entry), { revalidate: false });
-    } catch (error) {
-      setTrouble(troubleText(error));
-    }
+  const begin = useAction(async (body: Parameters<typeof api<'POST /setup'>>[1]['body']) => {
+    await mutate('/session', await api('POST /setup', { body }), { revalidate: false });
   });
   return (
-    <Screen testID="setup">
+    <Screen testID="setup" title="Welcome">
       <Title>Welcome to Green Tally</Title>
       <Quiet>
         Nobody is here yet. Name your first branch and make yourself its admin; you can add people,
@@ -40,12 +34,12 @@ export function SetupScreen() {
           secret
           autoComplete="new-password"
         />
-        {trouble ? <Notice tone="rust" title="Not set up" text={trouble} /> : null}
+        {begin.trouble ? <Notice tone="rust" title="Not set up" text={begin.trouble} /> : null}
         <Press
           title="Begin"
           fill="pine"
-          onPress={() => void submit()}
-          loading={formState.isSubmitting}
+          onPress={() => void handleSubmit((entry) => begin.run(entry))()}
+          loading={begin.busy}
         />
       </Card>
     </Screen>

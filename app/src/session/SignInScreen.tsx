@@ -1,12 +1,10 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
 import { useSWRConfig } from 'swr';
-import { SignIn, type Session } from '@green-tally/core/contracts';
-import { api, troubleText } from '../store';
+import type { Session } from '@green-tally/core/contracts';
+import { api, useAction } from '../store';
 import {
   Card,
-  Field,
   Glyph,
   Heading,
   Notice,
@@ -14,8 +12,10 @@ import {
   Quiet,
   Row,
   Screen,
+  SPACE,
   Strong,
   Tap,
+  TextEntry,
   Title,
   usePalette,
 } from '../ui';
@@ -24,47 +24,45 @@ import {
 export function SignInScreen({ session }: { session: Session }) {
   const palette = usePalette();
   const { mutate } = useSWRConfig();
-  const [trouble, setTrouble] = useState('');
-  const { control, handleSubmit, setValue, formState } = useForm({
-    resolver: zodResolver(SignIn),
-    defaultValues: { signIn: '', password: '' },
+  const [signIn, setSignIn] = useState('');
+  const [password, setPassword] = useState('');
+  const enter = useAction(async () => {
+    if (!signIn.trim() || !password) throw new Error('Enter your sign-in name and your password.');
+    const answer = await api('POST /session', { body: { signIn: signIn.trim(), password } });
+    await mutate('/session', answer, { revalidate: false });
   });
-  const submit = handleSubmit(async (entry) => {
-    setTrouble('');
-    try {
-      await mutate('/session', await api('POST', '/session', entry), { revalidate: false });
-    } catch (error) {
-      setTrouble(troubleText(error));
-    }
-  });
+  const submit = () => void enter.run();
   return (
-    <Screen testID="sign-in">
-      <Row style={{ marginTop: 24 }}>
-        <Glyph decision="replace" color={palette.pine} size={40} />
-        <Title>Green Tally</Title>
-      </Row>
+    <Screen testID="sign-in" title="Sign in">
+      <View style={styles.name}>
+        <Row>
+          <Glyph decision="replace" color={palette.pine} size={40} />
+          <Title>Green Tally</Title>
+        </Row>
+      </View>
       <Quiet>
         Every belt, chain, sprocket and knife measured, judged and put right before the crop is
         ready.
       </Quiet>
       <Card>
         <Heading>Sign in</Heading>
-        <Field control={control} name="signIn" label="Sign-in name" autoComplete="username" />
-        <Field
-          control={control}
-          name="password"
+        <TextEntry
+          label="Sign-in name"
+          value={signIn}
+          onChange={setSignIn}
+          autoComplete="username"
+          onSubmit={submit}
+        />
+        <TextEntry
           label="Password"
-          secret
+          value={password}
+          onChange={setPassword}
           autoComplete="current-password"
-          onSubmit={() => void submit()}
+          secret
+          onSubmit={submit}
         />
-        {trouble ? <Notice tone="rust" title="Not signed in" text={trouble} /> : null}
-        <Press
-          title="Sign in"
-          fill="pine"
-          onPress={() => void submit()}
-          loading={formState.isSubmitting}
-        />
+        {enter.trouble ? <Notice tone="rust" title="Not signed in" text={enter.trouble} /> : null}
+        <Press title="Sign in" fill="pine" onPress={submit} loading={enter.busy} />
       </Card>
       {session.demoSignIns.length ? (
         <Card>
@@ -75,10 +73,10 @@ export function SignInScreen({ session }: { session: Session }) {
               key={p.signIn}
               label={`${p.name}, ${p.role}`}
               onPress={() => {
-                setValue('signIn', p.signIn);
-                setValue('password', p.password);
+                setSignIn(p.signIn);
+                setPassword(p.password);
               }}
-              style={{ minHeight: 48, justifyContent: 'center' }}
+              style={styles.person}
             >
               <Row>
                 <Strong>{p.name}</Strong>
@@ -91,3 +89,8 @@ export function SignInScreen({ session }: { session: Session }) {
     </Screen>
   );
 }
+
+const styles = StyleSheet.create({
+  name: { marginTop: SPACE.xl },
+  person: { justifyContent: 'center' },
+});

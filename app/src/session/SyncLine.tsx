@@ -1,34 +1,26 @@
-import { useRouter } from 'expo-router';
 import { format } from 'date-fns/format';
-import { useSync } from '../store';
-import { Quiet, Strong, Tap } from '../ui';
+import { StyleSheet } from 'react-native';
+import { useSync, type Sync } from '../store';
+import { Go, Quiet, Strong } from '../ui';
 
 /** How sending stands, in words; tells where to look when something was refused. */
 export function SyncLine() {
   const sync = useSync();
-  const router = useRouter();
-  if (sync.refused > 0) {
-    return (
-      <Tap
-        label={`${sync.refused} refused, look why`}
-        onPress={() => router.push('/readings')}
-        style={{ justifyContent: 'center' }}
-      >
-        <Strong tone="rust">{`${sync.refused} refused, look`}</Strong>
-      </Tap>
-    );
-  }
-  const text =
-    sync.waiting > 0
-      ? `${sync.waiting} waiting${sync.offline ? ', no signal' : ''}`
-      : sync.offline
-        ? 'no signal'
-        : sync.sentAt
-          ? `all sent ${format(new Date(sync.sentAt), 'HH:mm')}`
-          : 'all sent';
-  return (
+  return sync.refused > 0 ? (
+    <Go to="/readings" label={`${sync.refused} refused, look why`} style={styles.refused}>
+      <Strong tone="rust">{`${sync.refused} refused, look`}</Strong>
+    </Go>
+  ) : (
     <Quiet testID="sync" live>
-      {text}
+      {syncWords(sync)}
     </Quiet>
   );
 }
+
+function syncWords({ waiting, offline, sentAt }: Sync): string {
+  if (waiting > 0) return `${waiting} waiting${offline ? ', no signal' : ''}`;
+  if (offline) return 'no signal';
+  return sentAt ? `all sent ${format(new Date(sentAt), 'HH:mm')}` : 'all sent';
+}
+
+const styles = StyleSheet.create({ refused: { justifyContent: 'center' } });

@@ -5,8 +5,9 @@ import { useSWRConfig } from 'swr';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { Day, ShortText } from '@green-tally/core/contracts';
-import { api, troubleText, useSpecs } from '../store';
-import { Card, Choice, Field, formNumber, Heading, Notice, Press, Quiet } from '../ui';
+import { api, useAction, useSpecModels } from '../store';
+import { Card, Choice, Heading, Notice, Press, Quiet } from '../ui';
+import { Field, formNumber } from '../ui/form';
 
 const MachineEntry = z
   .object({
@@ -33,65 +34,60 @@ const MachineEntry = z
 const EFFICIENCY = 0.7;
 const NO_HEADER = 'none';
 
+type MachineEntry = z.infer<typeof MachineEntry>;
+
+const EMPTY = {
+  serial: '',
+  model: '',
+  customer: '',
+  builtOn: '',
+  hours: '' as unknown,
+  headerModel: NO_HEADER,
+  headerSerial: '',
+  crop: '',
+  start: '',
+  end: '',
+  areaHa: '' as unknown,
+  widthM: '' as unknown,
+  speedKmh: '6' as unknown,
+};
+
+/** The machine that a form's entries tell of. */
+function machineOf(entry: MachineEntry) {
+  const { serial, model, customer, builtOn, hours } = entry;
+  const { crop, start, end, areaHa, widthM, speedKmh, headerModel, headerSerial } = entry;
+  return {
+    serial,
+    model,
+    customer,
+    builtOn,
+    hours,
+    header:
+      headerModel === NO_HEADER
+        ? null
+        : { model: headerModel, serial: headerSerial || 'no serial' },
+    harvest: { crop, start, end, areaHa, widthM, speedKmh, efficiency: EFFICIENCY },
+  };
+}
+
 /** Puts a machine on the books of the planner's branch. */
 export function AddMachine({ branch }: { branch: string }) {
-  const { data: specs } = useSpecs();
+  const { data: specs } = useSpecModels();
   const { mutate } = useSWRConfig();
-  const [trouble, setTrouble] = useState('');
   const [added, setAdded] = useState('');
-  const { control, handleSubmit, reset, formState } = useForm({
+  const { control, handleSubmit, reset } = useForm({
     resolver: zodResolver(MachineEntry),
-    defaultValues: {
-      serial: '',
-      model: '',
-      customer: '',
-      builtOn: '',
-      hours: '' as unknown,
-      headerModel: NO_HEADER,
-      headerSerial: '',
-      crop: '',
-      start: '',
-      end: '',
-      areaHa: '' as unknown,
-      widthM: '' as unknown,
-      speedKmh: '6' as unknown,
-    },
+    defaultValues: EMPTY,
   });
-  const submit = handleSubmit(async (m) => {
-    setTrouble('');
+  const add = useAction(async (m: MachineEntry) => {
     setAdded('');
-    try {
-      await api('POST', '/machines', {
-        id: uuidv7(),
-        branch,
-        serial: m.serial,
-        model: m.model,
-        customer: m.customer,
-        builtOn: m.builtOn,
-        hours: m.hours,
-        header:
-          m.headerModel === NO_HEADER
-            ? null
-            : { model: m.headerModel, serial: m.headerSerial || 'no serial' },
-        harvest: {
-          crop: m.crop,
-          start: m.start,
-          end: m.end,
-          areaHa: m.areaHa,
-          widthM: m.widthM,
-          speedKmh: m.speedKmh,
-          efficiency: EFFICIENCY,
-        },
-      });
-      setAdded(m.serial);
-      reset();
-      void mutate('/yard');
-    } catch (error) {
-      setTrouble(troubleText(error));
-    }
+    await api('POST /machines', { body: { id: uuidv7(), branch, ...machineOf(m) } });
+    setAdded(m.serial);
+    reset();
+    void mutate('/yard');
   });
   const models = (kind: 'combine' | 'header') =>
-    specs?.sheets
+    specs?.items
       .filter((s) => s.machine === kind)
       .map((s) => ({ value: s.model, title: `${s.maker} ${s.model}` })) ?? [];
   return (
@@ -136,12 +132,12 @@ export function AddMachine({ branch }: { branch: string }) {
       <Field control={control} name="areaHa" label="Area, ha" keyboard="numeric" />
       <Field control={control} name="widthM" label="Header width, m" keyboard="numeric" />
       <Field control={control} name="speedKmh" label="Ground speed, km/h" keyboard="numeric" />
-      {trouble ? <Notice tone="rust" title="Not added" text={trouble} /> : null}
+      {add.trouble ? <Notice tone="rust" title="Not added" text={add.trouble} /> : null}
       {added ? <Notice tone="pine" title={`${added} is on the books`} /> : null}
       <Press
         title="Add the machine"
-        onPress={() => void submit()}
-        loading={formState.isSubmitting}
+        onPress={() => void handleSubmit((entry) => add.run(entry))()}
+        loading={add.busy}
         small
       />
     </Card>

@@ -2,8 +2,7 @@ import { KINDS } from '@green-tally/core/kinds';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Check } from '@green-tally/core/contracts';
-import { Card, Choice, Heading, Press, Row, Strong, useOnce } from '../ui';
-import { TextEntry } from '../walk/TextEntry';
+import { Card, Choice, Heading, Press, Row, Strong, TextEntry } from '../ui';
 import { withNewCheck } from './newCheck';
 import type { Editing } from './useEditing';
 
@@ -18,7 +17,7 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
   );
   const [station, setStation] = useState(String(stations[0]?.[0] ?? 1));
   const [wanted, setWanted] = useState('');
-  const add = useOnce(async () => {
+  const add = async () => {
     if (!component.trim()) return setWanted('Say what is checked, for example: rear ladder.');
     const made = withNewCheck(
       sheet,
@@ -33,7 +32,7 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
     setAdding(false);
     setComponent('');
     onOpen(made.id);
-  });
+  };
   if (!adding)
     return <Press title="Add a check" testID="add check" onPress={() => setAdding(true)} small />;
   return (

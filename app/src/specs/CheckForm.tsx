@@ -1,11 +1,20 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect, useRef } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
+import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
+import { StyleSheet } from 'react-native';
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
 import { Schematic } from '../schematics/Schematic';
-import { useDraft } from '../store';
-import { Card, Choice, Field, Heading, Press, Quiet, Row, Strong } from '../ui';
-import { fieldsOf, formSchema, nameOf, toForm, type FormValues } from './checkForm';
+import { Buttons, Card, Choice, Heading, Press, Quiet, Strong } from '../ui';
+import { Field } from '../ui/form';
+import {
+  fieldsOf,
+  formSchema,
+  nameOf,
+  toForm,
+  useTypedCheck,
+  type FormField,
+  type FormValues,
+} from './form';
 
 interface CheckFormProps {
   readonly sheet: SpecSheet;
@@ -18,20 +27,14 @@ interface CheckFormProps {
 
 /** Changing one check. What is typed survives a reload until it is kept or dropped; every trouble stands at its field. */
 export function CheckForm({ sheet, check, busy, onKeep, onDone }: CheckFormProps) {
-  const [kept, setKept] = useDraft(`check-form|${sheet.model}|${check.id}`);
+  const [typed, setTyped] = useTypedCheck(sheet.model, check.id);
   const { control, handleSubmit, formState } = useForm<FormValues, unknown, Check>({
     resolver: zodResolver(formSchema(sheet, check)),
-    defaultValues: { ...toForm(check), ...readKept(kept) },
+    defaultValues: { ...toForm(check), ...typed },
   });
-  const written = JSON.stringify(useWatch({ control }));
-  const first = useRef(written);
-  useEffect(() => {
-    if (written !== first.current) setKept(written);
-    // setKept is made anew each time and stands for the same key
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [written]);
+  useKept(control, setTyped);
   const done = () => {
-    setKept('');
+    setTyped({});
     onDone();
   };
   const submit = handleSubmit(async (changed) => {
@@ -43,59 +46,69 @@ export function CheckForm({ sheet, check, busy, onKeep, onDone }: CheckFormProps
       <Heading>{check.component}</Heading>
       <Quiet>{`id ${check.id}: readings and knock-ons name it, so it stays`}</Quiet>
       <Schematic check={check} />
-      {kept ? (
+      {Object.keys(typed).length ? (
         <Strong tone="violet">
           Not kept yet. It stays on this device until you keep or drop it.
         </Strong>
       ) : null}
-      {fieldsOf(check).map((field) =>
-        field.as === 'choice' && field.options ? (
-          <Controller
-            key={field.path}
-            control={control}
-            name={nameOf(field.path)}
-            render={({ field: f }) => (
-              <Choice
-                label={field.label}
-                value={f.value}
-                onChange={f.onChange}
-                options={field.options ?? []}
-              />
-            )}
-          />
-        ) : (
-          <Field
-            key={field.path}
-            control={control}
-            name={nameOf(field.path)}
-            label={`${field.label}${field.optional && field.as !== 'lines' ? ' (may be empty)' : ''}`}
-            keyboard={field.as === 'number' || field.as === 'whole' ? 'numeric' : 'default'}
-            lines={field.as === 'long' || field.as === 'lines' ? 3 : 1}
-          />
-        ),
-      )}
+      {fieldsOf(check).map((field) => (
+        <FormEntry key={field.path} control={control} field={field} />
+      ))}
       {wrong ? (
-        <Strong tone="rust">{`${wrong} ${wrong === 1 ? 'field needs' : 'fields need'} another look, above.`}</Strong>
+        <Strong tone="rust">
+          {`${wrong} ${wrong === 1 ? 'field needs' : 'fields need'} another look, above.`}
+        </Strong>
       ) : null}
-      <Row>
+      <Buttons>
         <Press
-          style={{ flex: 1 }}
+          style={styles.half}
           fill="pine"
           title="Keep in the draft"
           testID="keep check"
           loading={busy}
           onPress={() => void submit()}
         />
-        <Press style={{ flex: 1 }} title="Drop what I typed" onPress={done} />
-      </Row>
+        <Press style={styles.half} title="Drop what I typed" onPress={done} />
+      </Buttons>
     </Card>
   );
 }
 
-function readKept(text: string): FormValues {
-  try {
-    return text ? (JSON.parse(text) as FormValues) : {};
-  } catch {
-    return {};
-  }
+type FormControl = Control<FormValues, unknown, Check>;
+
+/** Keeps what is typed on this device as it is typed; what the form began with is not typed. */
+function useKept(control: FormControl, keep: (typed: FormValues) => void): void {
+  const values = useWatch({ control });
+  const written = JSON.stringify(values);
+  const first = useRef(written);
+  useEffect(() => {
+    if (written !== first.current) keep(JSON.parse(written) as FormValues);
+    // `keep` is made anew each time and stands for the same key
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [written]);
 }
+
+function FormEntry({ control, field }: { control: FormControl; field: FormField }) {
+  const { path, label, as, options, optional } = field;
+  if (as === 'choice' && options)
+    return (
+      <Controller
+        control={control}
+        name={nameOf(path)}
+        render={({ field: f }) => (
+          <Choice label={label} value={f.value} onChange={f.onChange} options={options} />
+        )}
+      />
+    );
+  return (
+    <Field
+      control={control}
+      name={nameOf(path)}
+      label={`${label}${optional && as !== 'lines' ? ' (may be empty)' : ''}`}
+      keyboard={as === 'number' || as === 'whole' ? 'numeric' : 'default'}
+      lines={as === 'long' || as === 'lines' ? 3 : 1}
+    />
+  );
+}
+
+const styles = StyleSheet.create({ half: { flex: 1 } });

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useDraft } from '../store';
-import { Card, Heading, Notice, Press, Quiet, Row, Strong, useOnce } from '../ui';
-import { TextEntry } from '../walk/TextEntry';
+import { useTextDraft } from '../store';
+import { Card, Heading, Notice, Press, Quiet, Row, Strong, TextEntry } from '../ui';
 import { dayWords } from '../yard/words';
 import { Changes } from './Changes';
 import type { Editing } from './useEditing';
@@ -10,19 +9,19 @@ import type { Editing } from './useEditing';
 /** The draft of a sheet: who saved it, what differs, and the way to publish it as the next revision. */
 export function DraftCard({ editing, model }: { editing: Editing; model: string }) {
   const { draft, changes, trouble, busy, may } = editing;
-  const [remark, setRemark] = useDraft(`spec-remark|${model}`);
+  const [remark, setRemark] = useTextDraft(`spec-remark|${model}`);
   const [wanted, setWanted] = useState('');
   const [sure, setSure] = useState(false);
-  const publish = useOnce(async () => {
+  const publish = async () => {
     if (remark.trim().length < 3) return setWanted('Say in a few words what was changed, and why.');
     setWanted('');
     if (await editing.publish(remark.trim())) setRemark('');
-  });
-  const drop = useOnce(async () => {
+  };
+  const drop = async () => {
     if (!sure) return setSure(true);
     setSure(false);
     await editing.drop();
-  });
+  };
   if (!may) return null;
   return (
     <>
@@ -67,7 +66,7 @@ export function DraftCard({ editing, model }: { editing: Editing; model: string 
               small
             />
             <Press
-              {...(sure ? { fill: 'rust' as const } : {})}
+              fill={sure ? 'rust' : undefined}
               title={sure ? 'Tap again to drop' : 'Drop draft'}
               onPress={() => void drop()}
               small

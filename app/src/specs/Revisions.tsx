@@ -1,33 +1,35 @@
-import { useRouter } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { useRevisions } from '../store';
-import { Card, Heading, Quiet, Strong, Tap } from '../ui';
+import { Card, Go, Heading, Quiet, Strong } from '../ui';
 import { dayWords } from '../yard/words';
+import { sheetPath } from './words';
 
 /** Who changed what: the revisions of a model, newest first, each to be opened. */
 export function Revisions({ model, shown }: { model: string; shown: number }) {
   const { data } = useRevisions(model);
-  const router = useRouter();
   if (!data?.items.length) return null;
   return (
     <Card testID="revisions">
       <Heading>Revisions</Heading>
-      {data.items.map((r) => (
-        <Tap
-          key={r.revision}
-          role="link"
-          label={`Revision ${r.revision}${r.revision === shown ? ', shown' : ''}`}
-          onPress={() =>
-            router.push(`/specs/${encodeURIComponent(model)}?revision=${r.revision}` as '/specs')
-          }
-          style={{ justifyContent: 'center' }}
-        >
-          <View>
-            <Strong>{`${r.revision}${r.revision === shown ? ' · shown' : ''}`}</Strong>
-            <Quiet>{`${dayWords(r.publishedAt.slice(0, 10))} · ${r.publishedBy} · ${r.remark || 'no remark'}`}</Quiet>
-          </View>
-        </Tap>
-      ))}
+      {data.items.map(({ revision, publishedAt, publishedBy, remark }) => {
+        const here = revision === shown;
+        return (
+          <Go
+            key={revision}
+            to={sheetPath(model, revision)}
+            label={`Revision ${revision}${here ? ', shown' : ''}`}
+            here={here}
+            style={styles.revision}
+          >
+            <Strong>{`${revision}${here ? ' · shown' : ''}`}</Strong>
+            <Quiet>
+              {`${dayWords(publishedAt.slice(0, 10))} · ${publishedBy} · ${remark || 'no remark'}`}
+            </Quiet>
+          </Go>
+        );
+      })}
     </Card>
   );
 }
+
+const styles = StyleSheet.create({ revision: { justifyContent: 'center' } });

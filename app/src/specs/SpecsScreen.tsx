@@ -1,67 +1,141 @@
-import { useRouter } from 'expo-router';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import type { SpecSummary } from '@green-tally/core/contracts';
+import { mayDo } from '@green-tally/core/rights';
 import { troubleText, useSession, useSpecModels } from '../store';
-import { Card, Heading, Loading, Notice, Quiet, Row, Screen, Strong, Tap, Title } from '../ui';
+import {
+  Card,
+  Go,
+  Heading,
+  later,
+  Notice,
+  Quiet,
+  Row,
+  Screen,
+  SPACE,
+  Strong,
+  Table,
+  Title,
+  useWide,
+  Waiting,
+  type Column,
+} from '../ui';
 import { dayWords } from '../yard/words';
-import { ImportSheet } from './ImportSheet';
+import { sheetPath } from './words';
+
+const ImportSheet = later('the import', async () => (await import('../forms')).ImportSheet);
 
 /** Specs: a sheet for each model, and the way in for new ones. */
 export function SpecsScreen() {
-  const { data, error, isLoading, again } = useSpecModels();
+  const { data, error, again } = useSpecModels();
   const { data: session } = useSession();
-  const router = useRouter();
-  const keeps = session?.person?.role === 'planner' || session?.person?.role === 'admin';
+  const wide = useWide();
+  if (!data)
+    return (
+      <Waiting what="the specs" trouble={error ? troubleText(error) : undefined} again={again} />
+    );
+  const keeps = session?.person ? mayDo(session.person.role, 'keepSheets') : false;
   return (
-    <Screen testID="specs">
+    <Screen testID="specs" title="Specs" full>
       <Title>Specs</Title>
       <Quiet>
         What is checked on each model, how, and where the limits lie. A reading stays judged by the
         revision it was taken under.
       </Quiet>
-      {error && !data ? (
-        <Notice
-          tone="rust"
-          title="The specs cannot be shown"
-          text={troubleText(error)}
-          action={{ title: 'Try again', onPress: again }}
-        />
-      ) : null}
-      {isLoading && !data ? <Loading what="the specs" /> : null}
-      {data && !data.items.length ? (
+      {data.items.length ? null : (
         <Notice
           title="No spec sheet yet"
           text={keeps ? 'Import one below: JSON or YAML.' : 'A planner imports them here.'}
         />
-      ) : null}
+      )}
       {(['combine', 'header'] as const).map((kind) => {
-        const own = data?.items.filter((i) => i.machine === kind) ?? [];
-        return own.length ? (
-          <View key={kind} style={{ gap: 8 }}>
-            <Heading>{kind === 'combine' ? 'Combines' : 'Headers'}</Heading>
-            {own.map((item) => (
-              <Tap
-                key={item.model}
-                testID={`spec ${item.model}`}
-                label={`${item.maker} ${item.model}, revision ${item.revision}, ${item.checks} checks`}
-                onPress={() => router.push(`/specs/${encodeURIComponent(item.model)}`)}
-              >
-                <Card edge={item.draft && keeps ? 'violet' : 'line'}>
-                  <Row style={{ justifyContent: 'space-between' }}>
-                    <Heading>{`${item.maker} ${item.model}`}</Heading>
-                    <Strong>{`${item.checks} checks`}</Strong>
-                  </Row>
-                  <Quiet>{`revision ${item.revision} · ${dayWords(item.publishedAt.slice(0, 10))} · ${item.publishedBy}`}</Quiet>
-                  {item.remark ? <Quiet>{item.remark}</Quiet> : null}
-                  {item.draft && keeps ? (
-                    <Strong tone="violet">{`Draft open, last saved by ${item.draft.by}`}</Strong>
-                  ) : null}
-                </Card>
-              </Tap>
-            ))}
+        const own = data.items.filter((i) => i.machine === kind);
+        if (!own.length) return null;
+        const title = kind === 'combine' ? 'Combines' : 'Headers';
+        return (
+          <View key={kind} style={styles.group}>
+            <Heading>{title}</Heading>
+            {wide ? (
+              <Table
+                label={title}
+                rows={own}
+                columns={COLUMNS}
+                keyOf={(i) => i.model}
+                to={(i) => sheetPath(i.model)}
+                said={said}
+                testID={(i) => `spec ${i.model}`}
+              />
+            ) : (
+              own.map((item) => <SpecCard key={item.model} item={item} keeps={keeps} />)
+            )}
           </View>
-        ) : null;
+        );
       })}
       {keeps ? <ImportSheet /> : null}
     </Screen>
   );
 }
+
+const said = ({ maker, model, revision, checks }: SpecSummary): string =>
+  `${maker} ${model}, revision ${revision}, ${checks} checks`;
+
+const draftWords = ({ draft }: SpecSummary): string =>
+  draft ? `Draft open, last saved by ${draft.by}` : '';
+
+const COLUMNS: readonly Column<SpecSummary>[] = [
+  {
+    key: 'model',
+    title: 'Model',
+    flex: 2,
+    by: (i) => i.model,
+    cell: (i) => <Strong>{`${i.maker} ${i.model}`}</Strong>,
+  },
+  {
+    key: 'checks',
+    title: 'Checks',
+    flex: 1,
+    by: (i) => i.checks,
+    cell: (i) => <Strong>{String(i.checks)}</Strong>,
+  },
+  {
+    key: 'revision',
+    title: 'Revision',
+    flex: 1,
+    by: (i) => i.revision,
+    cell: (i) => <Strong>{String(i.revision)}</Strong>,
+  },
+  {
+    key: 'published',
+    title: 'Published',
+    flex: 2,
+    by: (i) => i.publishedAt,
+    cell: (i) => <Quiet>{`${dayWords(i.publishedAt.slice(0, 10))} · ${i.publishedBy}`}</Quiet>,
+  },
+  { key: 'remark', title: 'Remark', flex: 4, cell: (i) => <Quiet>{i.remark}</Quiet> },
+  {
+    key: 'draft',
+    title: 'Draft',
+    flex: 2,
+    cell: (i) => <Strong tone="violet">{draftWords(i)}</Strong>,
+  },
+];
+
+function SpecCard({ item, keeps }: { item: SpecSummary; keeps: boolean }) {
+  const draft = keeps ? draftWords(item) : '';
+  return (
+    <Go testID={`spec ${item.model}`} label={said(item)} to={sheetPath(item.model)}>
+      <Card edge={draft ? 'violet' : 'line'}>
+        <Row apart>
+          <Heading>{`${item.maker} ${item.model}`}</Heading>
+          <Strong>{`${item.checks} checks`}</Strong>
+        </Row>
+        <Quiet>
+          {`revision ${item.revision} · ${dayWords(item.publishedAt.slice(0, 10))} · ${item.publishedBy}`}
+        </Quiet>
+        {item.remark ? <Quiet>{item.remark}</Quiet> : null}
+        {draft ? <Strong tone="violet">{draft}</Strong> : null}
+      </Card>
+    </Go>
+  );
+}
+
+const styles = StyleSheet.create({ group: { gap: SPACE.s } });

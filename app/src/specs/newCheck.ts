@@ -1,4 +1,5 @@
 import { Check, type SpecSheet } from '@green-tally/core/contracts';
+import { freeId } from './sheetChanges';
 
 /** What only a kind has, at its plainest: enough to be valid, to be changed at once. */
 const PLAINEST: Readonly<Record<Check['kind'], object>> = {
@@ -42,11 +43,7 @@ export function withNewCheck(
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 50) || 'check';
-  const taken = new Set(sheet.checks.map((c) => c.id));
-  const id =
-    [stem, ...Array.from({ length: sheet.checks.length + 1 }, (_, i) => `${stem}-${i + 2}`)].find(
-      (i) => !taken.has(i),
-    ) ?? stem;
+  const id = freeId(sheet, stem);
   const check = Check.parse({
     id,
     station: station.station,

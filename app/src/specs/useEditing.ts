@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { useSWRConfig } from 'swr';
 import type { SheetChanges, SheetDraft, SpecDetail, SpecSheet } from '@green-tally/core/contracts';
 import { diffSheets } from '@green-tally/core/sheets';
-import { api, ApiProblem, troubleText, useSession, useSheetDraft } from '../store';
+import { mayDo } from '@green-tally/core/rights';
+import { api, pathOf, useAction, useSession, useSheetDraft } from '../store';
 
 /** A sheet that may be changed: the draft when one is open, what differs, and what can be done with it. */
 export interface Editing {
@@ -24,65 +25,55 @@ export interface Editing {
 /** Editing of the newest revision; an older revision is only looked at. */
 export function useEditing(model: string, detail: SpecDetail): Editing {
   const { data: session } = useSession();
-  const role = session?.person?.role;
+  const person = session?.person;
   const newest = detail.sheet.revision === detail.latest;
-  const may = newest && (role === 'planner' || role === 'admin');
+  const may = newest && Boolean(person && mayDo(person.role, 'keepSheets'));
   const { data, again } = useSheetDraft(model, may);
   const { mutate } = useSWRConfig();
-  const [trouble, setTrouble] = useState<Editing['trouble']>();
-  const [busy, setBusy] = useState(false);
+  const [overtaken, setOvertaken] = useState(false);
+  const params = { model };
   const draft = data?.draft ?? undefined;
-  const path = `/specs/${encodeURIComponent(model)}`;
-  const everything = () =>
-    mutate(
-      (key) =>
-        typeof key === 'string' &&
-        (key.startsWith('/spec') || key.startsWith('/machines') || key === '/yard'),
-    );
-  const attempt = async (work: () => Promise<unknown>): Promise<boolean> => {
-    setBusy(true);
-    setTrouble(undefined);
-    try {
-      await work();
-      return true;
-    } catch (error) {
-      setTrouble({
-        text: error instanceof ApiProblem ? error.message : troubleText(error),
-        overtaken: error instanceof ApiProblem && error.problem.status === 409,
-      });
+  const version = draft?.version ?? 0;
+  const work = useAction(
+    (change: () => Promise<unknown>) => {
+      setOvertaken(false);
+      return change();
+    },
+    ({ problem }) => {
+      setOvertaken(problem.status === 409);
       return false;
-    } finally {
-      setBusy(false);
-    }
-  };
+    },
+  );
   return {
     may,
     draft,
     sheet: draft?.sheet ?? detail.sheet,
     changes: draft ? diffSheets(detail.sheet, draft.sheet) : undefined,
-    trouble,
-    busy,
+    trouble: work.trouble ? { text: work.trouble, overtaken } : undefined,
+    busy: work.busy,
     keep: (sheet) =>
-      attempt(async () => {
-        await api('PUT', `${path}/draft`, {
-          basedOn: draft?.basedOn ?? detail.sheet.revision,
-          sheet,
-          version: draft?.version ?? 0,
-        });
-        await mutate(`${path}/draft`);
+      work.run(async () => {
+        const basedOn = draft?.basedOn ?? detail.sheet.revision;
+        await api('PUT /specs/{model}/draft', { params, body: { basedOn, sheet, version } });
+        await mutate(pathOf('GET /specs/{model}/draft', { params }));
       }),
     publish: (remark) =>
-      attempt(async () => {
-        await api('POST', `${path}/publish`, { version: draft?.version ?? 0, remark });
-        await everything();
+      work.run(async () => {
+        await api('POST /specs/{model}/publish', { params, body: { version, remark } });
+        await mutate(concernsSheets);
       }),
     drop: async () => {
-      await attempt(() => api('DELETE', `${path}/draft`));
+      await work.run(() => api('DELETE /specs/{model}/draft', { params }));
       again();
     },
     reload: () => {
-      setTrouble(undefined);
+      work.clear();
       again();
     },
   };
 }
+
+/** Answers that a published sheet changes. */
+const concernsSheets = (key: unknown): boolean =>
+  typeof key === 'string' &&
+  (key.startsWith('/spec') || key.startsWith('/machines') || key === '/yard');

@@ -1,3 +1,4 @@
+import type { Href } from 'expo-router';
 import type { Interval } from '@green-tally/core/contracts';
 import { printHours, printNumber } from '@green-tally/core/units';
 
@@ -33,3 +34,20 @@ export function valueWords(value: unknown): string {
   if (typeof value === 'object') return Object.values(value).map(valueWords).join(' ');
   return String(value);
 }
+
+/** The address of a sheet. */
+export const sheetPath = (model: string, revision?: number): Href =>
+  `/specs/${encodeURIComponent(model)}${revision === undefined ? '' : `?revision=${revision}`}` as Href;
+
+/** The address of a check of a sheet, or of the sheet itself when no check is named. */
+export const checkPath = (
+  model: string,
+  checkId: string | undefined,
+  revision: number | undefined,
+): Href =>
+  checkId === undefined
+    ? sheetPath(model, revision)
+    : (`/specs/${encodeURIComponent(model)}/${checkId}${revision === undefined ? '' : `?revision=${revision}`}` as Href);
+
+/** With a capital letter. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

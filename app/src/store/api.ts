@@ -1,3 +1,4 @@
+import type { Given, Read, RouteId, Routes } from '@green-tally/core/api';
 import { Problem, Session } from '@green-tally/core/contracts';
 import { setClock } from './clock';
 
@@ -19,50 +20,88 @@ export class Unreachable extends Error {
   }
 }
 
-/** Sends a request under /api; JSON in and out unless `text` is given. @throws ApiProblem, Unreachable */
-export async function api(
-  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-  path: string,
-  body?: unknown,
-  text?: string,
-): Promise<unknown> {
-  let response: Response;
-  try {
-    response = await fetch(`/api${path}`, {
-      method,
-      credentials: 'same-origin',
-      headers: {
-        accept: 'application/json',
-        ...(text !== undefined
-          ? { 'content-type': 'text/plain' }
-          : body !== undefined
-            ? { 'content-type': 'application/json' }
-            : {}),
-      },
-      ...(text !== undefined
-        ? { body: text }
-        : body !== undefined
-          ? { body: JSON.stringify(body) }
-          : {}),
-    });
-  } catch {
-    throw new Unreachable();
-  }
+type PartOf<K extends RouteId, P extends string> = Routes[K] extends { readonly [Q in P]: infer T }
+  ? { readonly [Q in P]: Given<T> }
+  : unknown;
+type QueryOf<K extends RouteId> = Routes[K] extends { readonly query: infer T }
+  ? { readonly query?: Partial<Given<T>> }
+  : unknown;
+
+/** What a route is asked with: its path's parameters, query and body, as the route table has them. */
+export type Asked<K extends RouteId> = PartOf<K, 'params'> & PartOf<K, 'body'> & QueryOf<K>;
+
+/** What a route answers. */
+export type AnswerOf<K extends RouteId> = Read<Routes[K]['answer']>;
+
+/** The same for any route, when it is read and not written. */
+interface AnyAsked {
+  readonly params?: Readonly<Record<string, unknown>>;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
+}
+
+/**
+ * The path of a route under /api, which is also the name its answer is kept under.
+ * @example pathOf('GET /machines/{id}', { params: { id } }) // "/machines/0197…"
+ */
+export function pathOf<K extends RouteId>(id: K, asked: Omit<Asked<K>, 'body'>): string {
+  const { params = {}, query = {} }: AnyAsked = asked;
+  const path = id
+    .slice(id.indexOf(' ') + 1)
+    .replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(String(params[name])));
+  const search = Object.entries(query)
+    .filter(([, value]) => value !== undefined)
+    .map(([name, value]) => `${name}=${encodeURIComponent(String(value))}`)
+    .join('&');
+  return search ? `${path}?${search}` : path;
+}
+
+/**
+ * Asks a route of the API. The answer is taken as its contract says: the server's own tests hold every answer to it.
+ * @throws ApiProblem, Unreachable
+ */
+export async function api<K extends RouteId>(id: K, asked: Asked<K>): Promise<AnswerOf<K>> {
+  const { body } = asked as AnyAsked;
+  return (await request(id.slice(0, id.indexOf(' ')), pathOf(id, asked), body)) as AnswerOf<K>;
+}
+
+/** Sends a request under /api; a body that is text goes as it is, anything else as JSON. @throws ApiProblem, Unreachable */
+export async function request(method: string, path: string, body?: unknown): Promise<unknown> {
+  const response = await reach(`/api${path}`, { method, ...bodyOf(body) });
   if (response.status === 204) return undefined;
   const type = response.headers.get('content-type') ?? '';
   if (!type.includes('json')) throw new Unreachable();
   const answer: unknown = await response.json();
-  if (response.ok) {
-    const session = /^\/(session|setup)$/.test(path) ? Session.safeParse(answer) : undefined;
-    if (session?.success) setClock(session.data.now);
-    return answer;
+  if (!response.ok) throw new ApiProblem(problemOf(answer, response.status));
+  if (/^\/(session|setup)$/.test(path)) heedClock(answer);
+  return answer;
+}
+
+async function reach(url: string, init: RequestInit): Promise<Response> {
+  const headers = { accept: 'application/json', ...init.headers };
+  try {
+    return await fetch(url, { credentials: 'same-origin', ...init, headers });
+  } catch {
+    // whatever stopped it, nothing came through
+    throw new Unreachable();
   }
+}
+
+function bodyOf(body: unknown): RequestInit {
+  if (body === undefined) return {};
+  return typeof body === 'string'
+    ? { headers: { 'content-type': 'text/plain' }, body }
+    : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+}
+
+function problemOf(answer: unknown, status: number): Problem {
   const problem = Problem.safeParse(answer);
-  throw new ApiProblem(
-    problem.success
-      ? problem.data
-      : { type: 'about:blank', title: 'Refused', status: response.status },
-  );
+  return problem.success ? problem.data : { type: 'about:blank', title: 'Refused', status };
+}
+
+function heedClock(answer: unknown): void {
+  const session = Session.safeParse(answer);
+  if (session.success) setClock(session.data.now);
 }
 
 /** What went wrong, in words for a screen. */

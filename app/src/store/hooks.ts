@@ -11,21 +11,30 @@ import {
   SheetDraft,
   SpecDetail,
   SpecPage,
-  SpecSheet,
   Visit,
   Yard,
 } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
-import { api, Unreachable } from './api';
+import type { RouteId } from '@green-tally/core/api';
+import { pathOf, request, Unreachable, type AnswerOf, type Asked } from './api';
 import { placeNow } from './clock';
 import { local, type Outgoing } from './local';
-import { onSync, outboxChanges, syncNow, withOutgoing, type Sync } from './outbox';
+import {
+  onSync,
+  outboxChanges,
+  sentCount,
+  syncNow,
+  withOutgoing,
+  withSentSince,
+  type Sync,
+} from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
 export const swrConfig: SWRConfiguration = {
   fetcher: async (path: string): Promise<unknown> => {
+    const askedAt = sentCount();
     try {
-      const answer = await api('GET', path);
+      const answer = withSentSince(askedAt, path, await request('GET', path));
       await local.kept.put({ path, answer, at: new Date().toISOString() });
       return answer;
     } catch (error) {
@@ -38,8 +47,15 @@ export const swrConfig: SWRConfiguration = {
   dedupingInterval: 1000,
 };
 
-/** Asks for `path` and holds the answer against its contract. */
-function useAnswer<T>(path: string | null, contract: z.ZodType<T>) {
+type Gets = Extract<RouteId, `GET ${string}`>;
+
+/** Asks a route and holds the answer against its contract; asks nothing while `asked` is null. */
+function useAnswer<K extends Gets, T extends AnswerOf<K>>(
+  id: K,
+  asked: Asked<K> | null,
+  contract: z.ZodType<T>,
+) {
+  const path = asked === null ? null : pathOf(id, asked);
   const { data, error, isLoading, mutate } = useSWR<unknown, unknown>(path);
   const parsed = useMemo(
     () => (data === undefined ? undefined : contract.parse(data)),
@@ -48,42 +64,35 @@ function useAnswer<T>(path: string | null, contract: z.ZodType<T>) {
   return { data: parsed, error, isLoading, again: () => void mutate() };
 }
 
-export const useSession = () => useAnswer('/session', Session);
-export const useYard = () => useAnswer('/yard', Yard);
+export const useSession = () => useAnswer('GET /session', {}, Session);
+export const useYard = () => useAnswer('GET /yard', {}, Yard);
 
 const People = z.object({ people: z.array(Person) });
-export const usePeople = () => useAnswer('/people', People);
-const Specs = z.object({ sheets: z.array(SpecSheet) });
-export const useSpecs = () => useAnswer('/specs', Specs);
-export const useSpecModels = () => useAnswer('/spec-models?limit=500', SpecPage);
+export const usePeople = () => useAnswer('GET /people', {}, People);
+export const useSpecModels = () =>
+  useAnswer('GET /spec-models', { query: { limit: 500 } }, SpecPage);
 /** One revision of a model, the newest unless said. */
 export const useSpec = (model: string, revision?: string) =>
   useAnswer(
-    model
-      ? `/specs/${encodeURIComponent(model)}${revision ? `?revision=${encodeURIComponent(revision)}` : ''}`
-      : null,
+    'GET /specs/{model}',
+    model ? { params: { model }, query: { revision } } : null,
     SpecDetail,
   );
 export const useRevisions = (model: string) =>
-  useAnswer(`/specs/${encodeURIComponent(model)}/revisions`, RevisionPage);
+  useAnswer('GET /specs/{model}/revisions', { params: { model } }, RevisionPage);
 const OpenDraft = z.object({ draft: SheetDraft.nullable() });
 /** The draft of a model; asked for only by those who may change it. */
 export const useSheetDraft = (model: string, asked: boolean) =>
-  useAnswer(asked && model ? `/specs/${encodeURIComponent(model)}/draft` : null, OpenDraft);
+  useAnswer('GET /specs/{model}/draft', asked && model ? { params: { model } } : null, OpenDraft);
 /** What judging a machine under a revision would change; asked for when there is a model to ask about. */
-export const useRejudge = (
-  machineId: string,
-  model: string | undefined,
-  revision: number | undefined,
-) =>
+export const useRejudge = (id: string, model: string | undefined, revision: number | undefined) =>
   useAnswer(
-    model && revision
-      ? `/machines/${machineId}/rejudge?model=${encodeURIComponent(model)}&revision=${revision}`
-      : null,
+    'GET /machines/{id}/rejudge',
+    model && revision ? { params: { id }, query: { model, revision } } : null,
     RejudgeAnswer,
   );
 const Visits = z.object({ visits: z.array(z.object({ visit: Visit, machine: Machine })) });
-export const useVisits = () => useAnswer('/visits', Visits);
+export const useVisits = () => useAnswer('GET /visits', {}, Visits);
 
 /** How sending stands. */
 export const useSync = (): Sync => useSyncExternalStore(onSync, syncNow, syncNow);
@@ -116,7 +125,8 @@ export function useMachine(id: string): {
   isLoading: boolean;
   again: () => void;
 } {
-  const { data, error, isLoading, again } = useAnswer(id ? `/machines/${id}` : null, MachineFile);
+  const asked = id ? { params: { id } } : null;
+  const { data, error, isLoading, again } = useAnswer('GET /machines/{id}', asked, MachineFile);
   const outgoing = useOutgoing(id);
   const today = useToday();
   const file = useMemo(
@@ -140,27 +150,4 @@ export const useClock = (): (() => Date) => placeNow;
 export function useToday(): string {
   const { data } = useSession();
   return data ? data.now.slice(0, 10) : new Date().toISOString().slice(0, 10);
-}
-
-/** A value kept on this device under a key while it is being entered; survives a reload. */
-export function useDraft(key: string): readonly [string, (text: string) => void] {
-  const text = useSyncExternalStore(
-    onDraft,
-    () => globalThis.localStorage?.getItem(key) ?? '',
-    () => '',
-  );
-  return [
-    text,
-    (next: string) => {
-      if (next === '') globalThis.localStorage?.removeItem(key);
-      else globalThis.localStorage?.setItem(key, next);
-      draftListeners.forEach((l) => l());
-    },
-  ] as const;
-}
-
-const draftListeners = new Set<() => void>();
-function onDraft(listener: () => void): () => void {
-  draftListeners.add(listener);
-  return () => void draftListeners.delete(listener);
 }

@@ -1,4 +1,6 @@
 export * from './api';
+export * from './drafts';
 export * from './hooks';
-export { dismiss, flush, put, startOutbox } from './outbox';
 export { local } from './local';
+export { dismiss, put, startOutbox, type Sync } from './outbox';
+export * from './useAction';

@@ -11,6 +11,7 @@
  * harm, for ids are made here and the server stores an id once.
  */
 import { mutate } from 'swr';
+import { z } from 'zod';
 import {
   BatchAnswer,
   type MachineFile,
@@ -18,7 +19,7 @@ import {
   type Walk,
   type WorkItem,
 } from '@green-tally/core/contracts';
-import { api, ApiProblem, troubleText, Unreachable } from './api';
+import { api, ApiProblem, pathOf, troubleText, Unreachable } from './api';
 import { local, type Outgoing } from './local';
 
 /** How sending stands, for the one line that says so. */
@@ -129,21 +130,25 @@ async function sendAll(): Promise<void> {
   }
 }
 
+/** Sends what must go first: walks, then readings in batches, then work. */
 async function sendSome(waiting: readonly Outgoing[]): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
+  if (walks.length) return sendEach(walks, (w) => sendWalk(w.body));
   const readings = waiting.filter((o) => o.kind === 'reading').slice(0, A_BATCH);
-  const first = walks.length
-    ? walks
-    : readings.length
-      ? readings
-      : waiting.filter((o) => o.kind === 'work');
-  const [one] = first;
-  if (!one) return;
-  if (one.kind === 'reading') return sendReadings(readings);
-  for (const entry of first) {
+  if (readings.length) return sendReadings(readings);
+  const work = waiting.filter((o) => o.kind === 'work');
+  return sendEach(work, (w) => api('POST /work', { body: { items: [w.body] } }));
+}
+
+const sendWalk = ({ id, ...body }: Walk) => api('PUT /walks/{id}', { params: { id }, body });
+
+async function sendEach<O extends Outgoing>(
+  entries: readonly O[],
+  send: (entry: O) => Promise<unknown>,
+): Promise<void> {
+  for (const entry of entries) {
     try {
-      if (entry.kind === 'walk') await api('PUT', `/walks/${entry.id}`, entry.body);
-      if (entry.kind === 'work') await api('POST', '/work', { items: [entry.body] });
+      await send(entry);
       await settle([entry], new Map());
     } catch (error) {
       if (!isRefusal(error)) throw error;
@@ -159,59 +164,119 @@ const isRefusal = (error: unknown): boolean =>
   error.problem.status < 500 &&
   ![401, 408, 425, 429].includes(error.problem.status);
 
-async function sendReadings(entries: readonly Outgoing[]): Promise<void> {
-  const refused = new Map<string, string>();
+type OutgoingReading = Extract<Outgoing, { kind: 'reading' }>;
+
+/**
+ * Sends a batch. One that is refused as a whole is sent again in halves, down to the reading that is refused alone: that one
+ * is set aside with its reason, the rest go through.
+ */
+async function sendReadings(entries: readonly OutgoingReading[]): Promise<void> {
+  const body = { readings: entries.map((e) => e.body) };
   try {
-    const { results } = BatchAnswer.parse(
-      await api('POST', '/readings:batch', { readings: entries.map((e) => e.body) }),
-    );
-    for (const r of results)
-      if (r.result === 'rejected')
-        refused.set(
-          r.id,
-          (r.errors ?? []).map((e) => `${e.field}: ${e.message}`).join(' ') || 'refused',
-        );
+    const answer = BatchAnswer.parse(await api('POST /readings:batch', { body }));
+    return await settle(entries, refusalsIn(answer));
   } catch (error) {
-    if (!isRefusal(error) || entries.length > 1) throw error;
-    entries.forEach((e) => refused.set(e.id, troubleText(error)));
+    if (!isRefusal(error)) throw error;
+    const [first] = entries;
+    if (entries.length === 1 && first)
+      return settle(entries, new Map([[first.id, troubleText(error)]]));
   }
-  await settle(entries, refused);
+  const half = Math.ceil(entries.length / 2);
+  await sendReadings(entries.slice(0, half));
+  await sendReadings(entries.slice(half));
 }
 
-/** Sent ones move into the machine's kept file before they leave the outbox, so that no view loses them in between. */
+const refusalsIn = ({ results }: BatchAnswer): ReadonlyMap<string, string> =>
+  new Map(
+    results
+      .filter((r) => r.result === 'rejected')
+      .map((r) => [
+        r.id,
+        (r.errors ?? []).map((e) => `${e.field}: ${e.message}`).join(' ') || 'refused',
+      ]),
+  );
+
+/**
+ * Takes what was answered out of the outbox. Sent ones are in the machine's kept file, and what was refused is marked, in the
+ * same transaction that forgets them: whenever the power goes, each is in one of the two.
+ */
 async function settle(
   entries: readonly Outgoing[],
   refused: ReadonlyMap<string, string>,
 ): Promise<void> {
   const sent = entries.filter((e) => !refused.has(e.id));
-  for (const machineId of new Set(sent.map((e) => e.machineId))) {
-    const own = sent.filter((e) => e.machineId === machineId);
-    await mutate(
-      `/machines/${machineId}`,
-      (file: MachineFile | undefined) => file && withOutgoing(file, own),
-      { revalidate: false },
+  const machines = [...new Set(sent.map((e) => e.machineId))];
+  await local.transaction('rw', local.outgoing, local.kept, async () => {
+    for (const machineId of machines) {
+      const kept = await local.kept.get(fileOf(machineId));
+      if (kept) await local.kept.put({ ...kept, answer: laid(kept.answer, sent) });
+    }
+    await local.outgoing.bulkPut(
+      entries.flatMap((e): Outgoing[] => {
+        const why = refused.get(e.id);
+        return why === undefined ? [] : [{ ...e, state: 'refused', why }];
+      }),
     );
-  }
-  await local.outgoing.bulkPut(
-    entries
-      .filter((e) => refused.has(e.id))
-      .map((e) => ({ ...e, state: 'refused' as const, why: refused.get(e.id) ?? '' })),
-  );
-  await local.outgoing.bulkDelete(sent.map((e) => e.id));
+    await local.outgoing.bulkDelete(sent.map((e) => e.id));
+  });
+  remember(sent);
+  for (const machineId of machines)
+    await mutate(fileOf(machineId), (file: unknown) => file && laid(file, sent), {
+      revalidate: false,
+    });
   await tell();
-  for (const machineId of new Set(sent.map((e) => e.machineId)))
-    void mutate(`/machines/${machineId}`);
-  void mutate('/yard');
+  for (const machineId of machines) void mutate(fileOf(machineId));
+  void mutate(pathOf('GET /yard', {}));
+}
+
+/** The path a machine's file is kept under. */
+const fileOf = (id: string): string => pathOf('GET /machines/{id}', { params: { id } });
+
+/** Enough of what was sent lately for any answer that is still on its way. */
+const REMEMBERED = 1000;
+let sentLately: readonly Outgoing[] = [];
+let sentEver = 0;
+
+function remember(entries: readonly Outgoing[]): void {
+  sentEver += entries.length;
+  sentLately = [...sentLately, ...entries].slice(-REMEMBERED);
+}
+
+/** How many entries this page has sent: a request notes it when it is asked. */
+export const sentCount = (): number => sentEver;
+
+/** An answer that was asked for before something was sent may be without it: it is laid over. */
+export function withSentSince(askedAt: number, path: string, answer: unknown): unknown {
+  const since = sentLately.slice(Math.max(0, sentLately.length - (sentEver - askedAt)));
+  return since.some((o) => fileOf(o.machineId) === path) ? laid(answer, since) : answer;
+}
+
+/** What of a machine's file entries can be laid over; all else stays as it is. */
+const Layable = z.looseObject({
+  machine: z.looseObject({ id: z.string() }),
+  walks: z.array(z.looseObject({ id: z.string() })),
+  readings: z.array(z.looseObject({ id: z.string() })),
+  work: z.array(z.looseObject({ id: z.string() })),
+});
+
+/** A kept file with entries laid over it; what is no machine's file stays as it is. */
+function laid(answer: unknown, entries: readonly Outgoing[]): unknown {
+  const file = Layable.safeParse(answer);
+  // kept as the server sent it: only its lists are touched, by id
+  return file.success ? layOver(file.data as unknown as MachineFile, entries) : answer;
 }
 
 /** A machine's file with what is still on this device laid over it. */
 export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): MachineFile {
-  const own = outgoing.filter((o) => o.machineId === file.machine.id && o.state === 'waiting');
+  return layOver(
+    file,
+    outgoing.filter((o) => o.state === 'waiting'),
+  );
+}
+
+function layOver(file: MachineFile, entries: readonly Outgoing[]): MachineFile {
+  const own = entries.filter((o) => o.machineId === file.machine.id);
   if (own.length === 0) return file;
-  const lay = <T extends { id: string }>(there: readonly T[], over: readonly T[]): T[] => [
-    ...there.filter((t) => !over.some((o) => o.id === t.id)),
-    ...over,
-  ];
   return {
     ...file,
     walks: lay(
@@ -227,6 +292,11 @@ export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): 
       own.flatMap((o) => (o.kind === 'work' ? [o.body] : [])),
     ),
   };
+}
+
+function lay<T extends { readonly id: string }>(there: readonly T[], over: readonly T[]): T[] {
+  const ids = new Set(over.map((o) => o.id));
+  return [...there.filter((t) => !ids.has(t.id)), ...over];
 }
 
 /** Forgets a refused entry after a person has read why. */

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { View, type StyleProp, type ViewStyle } from 'react-native';
+import { StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 import { usePalette, type Palette } from './theme';
+import { RADIUS, SPACE, STROKE } from './tokens';
 
 interface CardProps {
   readonly children: ReactNode;
@@ -17,41 +18,45 @@ export function Card({ children, edge = 'line', fill = 'card', style, testID }: 
   return (
     <View
       testID={testID}
-      style={[
-        {
-          backgroundColor: palette[fill],
-          borderColor: palette[edge],
-          borderWidth: 2,
-          borderRadius: 16,
-          padding: 14,
-          gap: 8,
-        },
-        style,
-      ]}
+      style={[styles.card, { backgroundColor: palette[fill], borderColor: palette[edge] }, style]}
     >
       {children}
     </View>
   );
 }
 
+interface RowProps {
+  readonly children: ReactNode;
+  readonly style?: StyleProp<ViewStyle>;
+  readonly gap?: number;
+  /** the first and the last stand at the two ends */
+  readonly apart?: boolean;
+}
+
 /** Things side by side, wrapping. */
-export function Row({
-  children,
-  style,
-  gap = 10,
-}: {
-  children: ReactNode;
-  style?: StyleProp<ViewStyle>;
-  gap?: number;
-}) {
-  return (
-    <View style={[{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap }, style]}>
-      {children}
-    </View>
-  );
+export function Row({ children, style, gap = SPACE.m, apart = false }: RowProps) {
+  return <View style={[styles.row, { gap }, apart ? styles.apart : null, style]}>{children}</View>;
+}
+
+/** Buttons side by side, each as wide as the others. */
+export function Buttons({ children }: { children: ReactNode }) {
+  return <View style={styles.buttons}>{children}</View>;
 }
 
 /** A thin rule. */
 export function Rule() {
-  return <View style={{ height: 2, backgroundColor: usePalette().line }} />;
+  return <View style={[styles.rule, { backgroundColor: usePalette().line }]} />;
 }
+
+const styles = StyleSheet.create({
+  card: {
+    borderWidth: STROKE.thin,
+    borderRadius: RADIUS.l,
+    padding: SPACE.m,
+    gap: SPACE.s,
+  },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center' },
+  apart: { justifyContent: 'space-between' },
+  buttons: { flexDirection: 'row', gap: SPACE.s },
+  rule: { height: 2 },
+});

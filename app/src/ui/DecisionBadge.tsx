@@ -1,40 +1,68 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { Decision } from '@green-tally/core/contracts';
+import { LOUDNESS } from '@green-tally/core/findings';
 import { DECISION_WORDS } from '@green-tally/core/verdict';
+import { Row } from './Card';
 import { DECISION_FILL, Glyph } from './Glyph';
 import { usePalette } from './theme';
+import { RADIUS, SPACE, STROKE } from './tokens';
 import { Strong } from './Words';
 
 interface DecisionBadgeProps {
   readonly decision: Decision;
-  /** a number instead of the word, for counts */
+  /** how many, said before the word: "2 replace" */
   readonly count?: number;
 }
 
-/** A decision as word or count with its glyph: outlined when nothing has to be done, filled when something has. */
+/** A decision as its glyph and its word: outlined when nothing has to be done, filled when something has. */
 export function DecisionBadge({ decision, count }: DecisionBadgeProps) {
   const palette = usePalette();
   const fill = DECISION_FILL[decision];
   const color = fill ? palette.onFill : palette.ink;
   const word = DECISION_WORDS[decision];
+  const quiet = decision === 'watch' ? palette.tray : palette.card;
+  const said = count === undefined ? word : `${count} ${word.toLowerCase()}`;
   return (
     <View
       role="img"
-      aria-label={count === undefined ? word : `${word}: ${count}`}
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        gap: 8,
-        borderRadius: 12,
-        borderWidth: 2,
-        paddingHorizontal: 12,
-        minHeight: 38,
-        borderColor: fill ? palette[fill] : palette.line,
-        backgroundColor: fill ? palette[fill] : decision === 'watch' ? palette.tray : palette.card,
-      }}
+      aria-label={said}
+      style={[
+        styles.badge,
+        {
+          borderColor: fill ? palette[fill] : palette.line,
+          backgroundColor: fill ? palette[fill] : quiet,
+        },
+      ]}
     >
       <Glyph decision={decision} color={color} size={20} />
-      <Strong style={{ color }}>{count ?? word}</Strong>
+      <Strong style={{ color }}>{said}</Strong>
     </View>
   );
 }
+
+/** How many of each decision, loudest first: "2 replace", "10 watch", "135 holds". */
+export function DecisionCounts({
+  counts,
+}: {
+  counts: Readonly<Partial<Record<Decision, number>>>;
+}) {
+  return (
+    <Row gap={SPACE.s}>
+      {LOUDNESS.filter((d) => counts[d]).map((d) => (
+        <DecisionBadge key={d} decision={d} count={counts[d] ?? 0} />
+      ))}
+    </Row>
+  );
+}
+
+const styles = StyleSheet.create({
+  badge: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    borderRadius: RADIUS.m,
+    borderWidth: STROKE.thin,
+    paddingHorizontal: SPACE.s,
+    minHeight: 38,
+  },
+});

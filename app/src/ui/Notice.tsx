@@ -1,7 +1,7 @@
-import { ActivityIndicator, View } from 'react-native';
+import { View } from 'react-native';
 import { Card } from './Card';
 import { Press } from './Press';
-import { usePalette, type Palette } from './theme';
+import type { Palette } from './theme';
 import { Body, Heading } from './Words';
 
 interface NoticeProps {
@@ -28,20 +28,6 @@ export function Notice({ title, text, tone = 'violet', action, testID }: NoticeP
         {text ? <Body>{text}</Body> : null}
         {action ? <Press title={action.title} onPress={action.onPress} small /> : null}
       </Card>
-    </View>
-  );
-}
-
-/** Waiting for the first answer. */
-export function Loading({ what }: { what: string }) {
-  return (
-    <View
-      role="status"
-      aria-label={`Loading ${what}`}
-      style={{ padding: 32, alignItems: 'center', gap: 12 }}
-    >
-      <ActivityIndicator size="large" color={usePalette().pine} />
-      <Body tone="quiet">{`Loading ${what}`}</Body>
     </View>
   );
 }

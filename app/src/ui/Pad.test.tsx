@@ -19,9 +19,9 @@ describe('what the keys write', () => {
     expect(press(...Array.from({ length: 40 }, () => '7'))).toHaveLength(20));
 });
 
-function Bench({ trouble }: { trouble?: string }) {
+function Bench({ trouble, inches = false }: { trouble?: string; inches?: boolean }) {
   const [text, setText] = useState('');
-  const [unit, setUnit] = useState('mm');
+  const [unit, setUnit] = useState(inches ? 'in' : 'mm');
   return (
     <Pad
       label="reading 1"
@@ -36,8 +36,8 @@ function Bench({ trouble }: { trouble?: string }) {
 }
 
 describe('the pad', () => {
-  test('digits and a fraction key write a fraction, in three taps', () => {
-    render(<Bench />);
+  test('digits and a fraction key write a fraction, in two taps, while inches are typed', () => {
+    render(<Bench inches />);
     fireEvent.press(screen.getByTestId('key 3'));
     fireEvent.press(screen.getByTestId('key 1/8'));
     expect(screen.getByTestId('pad text').props.value).toBe('3/8');
@@ -48,6 +48,17 @@ describe('the pad', () => {
     fireEvent.press(screen.getByLabelText('unit is mm, change'));
     expect(screen.getByLabelText('unit is in, change')).toBeTruthy();
     expect(screen.getByTestId('pad text').props.value).toBe('9');
+  });
+  test('in mm there are no fractions of a rule in the way', () => {
+    render(<Bench />);
+    expect(screen.queryByTestId('key 1/8')).toBeNull();
+    fireEvent.press(screen.getByLabelText('unit is mm, change'));
+    expect(screen.getByTestId('key 1/8')).toBeTruthy();
+  });
+  test('the digits lie in three columns, 1 at the top left', () => {
+    render(<Bench />);
+    const keys = screen.getAllByTestId(/^key [0-9.⌫]$/).map((k) => k.props.testID);
+    expect(keys).toEqual([...'123456789.0⌫'].map((k) => `key ${k}`));
   });
   test('trouble is said beside what was typed, which stays', () => {
     const view = render(<Bench />);

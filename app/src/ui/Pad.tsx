@@ -1,18 +1,28 @@
-import { TextInput, View } from 'react-native';
+import { useEffect, useRef } from 'react';
+import { StyleSheet, TextInput, View } from 'react-native';
 import { Tap } from './Tap';
 import { FONT, usePalette } from './theme';
+import { ENTRY, RADIUS, SPACE, STROKE, TARGET } from './tokens';
 import { Quiet, Strong } from './Words';
+
+/** A key of the pad beside the digits. */
+export interface PadKey {
+  readonly title: string;
+  readonly onPress: () => void;
+  /** said by screen readers when the title alone does not tell */
+  readonly label?: string;
+  readonly disabled?: boolean;
+}
 
 interface PadProps {
   /** what is being entered: "reading 1 · Caliper C3 ±0.1" */
   readonly label: string;
+  readonly labelID?: string;
   /** as typed so far */
   readonly text: string;
   readonly unit: string;
   /** units that can be typed in; one only: no unit key */
   readonly units: readonly string[];
-  /** keys for the ruler's fractions */
-  readonly fractions?: boolean;
   readonly onText: (text: string) => void;
   readonly onUnit: (unit: string) => void;
   /** what is wrong with what was typed; the typing stays */
@@ -20,16 +30,21 @@ interface PadProps {
   readonly onEnter?: () => void;
   /** takes the keyboard at once: where there is one */
   readonly autoFocus?: boolean;
-  /** extra keys below the fractions, at most three */
-  readonly extras?: readonly { readonly title: string; readonly onPress: () => void }[];
+  /** keys beside the digits, at most three */
+  readonly extras?: readonly PadKey[];
 }
 
+/** The one digit layout: the same digits in the same places in every entry. */
 const ROWS = [
-  ['1', '2', '3', '/32'],
-  ['4', '5', '6', '/16'],
-  ['7', '8', '9', '/8'],
-  ['.', '0', '⌫', '/4'],
+  ['1', '2', '3'],
+  ['4', '5', '6'],
+  ['7', '8', '9'],
+  ['.', '0', '⌫'],
 ] as const;
+/** Fractions of the inch rule, one a row. */
+const FRACTIONS = ['/32', '/16', '/8', '/4'] as const;
+
+const SAID: Readonly<Record<string, string>> = { '⌫': 'delete', '.': 'decimal point' };
 
 /**
  * What a key does to the text. A fraction key ends a numerator: "1 3" then /8 is 1 3/8; on an empty pad it begins one of 1.
@@ -44,129 +59,152 @@ export function pressKey(text: string, key: string): string {
   return text.length >= 20 ? text : text + key;
 }
 
-/** The pad: digits, the ruler's fractions, unit; each key 56 px. The keyboard types into it as well. */
-export function Pad({
-  label,
-  text,
-  unit,
-  units,
-  fractions = true,
-  onText,
-  onUnit,
-  trouble,
-  onEnter,
-  autoFocus = false,
-  extras = [],
-}: PadProps) {
-  const palette = usePalette();
-  const key = (name: string, title: string, onPress: () => void, soft = false) => (
-    <Tap
-      key={name}
-      label={name}
-      onPress={onPress}
-      testID={`key ${title}`}
-      style={{
-        flex: 1,
-        minHeight: 56,
-        borderRadius: 12,
-        borderWidth: 2,
-        borderColor: palette.line,
-        backgroundColor: soft ? palette.pineTint : palette.card,
-        alignItems: 'center',
-        justifyContent: 'center',
-        paddingHorizontal: 2,
-      }}
-    >
-      <Strong
-        style={{
-          fontFamily: FONT.bold,
-          fontSize: title.length > 3 ? 16 : soft ? 18 : 24,
-          textAlign: 'center',
-        }}
-      >
-        {title}
-      </Strong>
-    </Tap>
-  );
+/** The pad: digits, the inch rule's fractions while inches are typed, the unit; each key 56 px. The keyboard types into it as well. */
+export function Pad(props: PadProps) {
+  const { text, unit, units, onText, onUnit, extras = [] } = props;
+  const inches = unit === 'in';
   const other = units[(units.indexOf(unit) + 1) % units.length];
-  const unitTitle = other === 'in' ? 'inch' : (other ?? unit);
-  const side = [
-    ...(other && other !== unit ? [{ title: unitTitle, onPress: () => onUnit(other) }] : []),
-    ...(fractions ? [{ title: 'space', onPress: () => onText(pressKey(text, ' ')) }] : []),
+  const side: PadKey[] = [
+    ...(other && other !== unit
+      ? [
+          {
+            title: other === 'in' ? 'inch' : other,
+            label: `unit is ${unit}, change`,
+            onPress: () => onUnit(other),
+          },
+        ]
+      : []),
+    ...(inches ? [{ title: 'space', onPress: () => onText(pressKey(text, ' ')) }] : []),
     ...extras,
-  ].slice(0, 4);
-  const names: Readonly<Record<string, string>> = {
-    '⌫': 'delete',
-    '.': 'decimal point',
-    [unitTitle]: `unit is ${unit}, change`,
-  };
+  ];
+  const type = (key: string) => () => onText(pressKey(text, key));
   return (
-    <View style={{ gap: 8 }}>
+    <View style={styles.pad}>
+      <Typed {...props} />
+      {ROWS.map((row, i) => {
+        const fraction = inches ? FRACTIONS[i] : undefined;
+        const beside = side[i];
+        return (
+          <View key={row[0]} style={styles.row}>
+            {row.map((k) => (
+              <Key key={k} title={k} label={SAID[k] ?? k} onPress={type(k)} />
+            ))}
+            {fraction ? (
+              <Key
+                title={`1${fraction}`}
+                label={`fraction 1${fraction}`}
+                onPress={type(fraction)}
+                soft
+              />
+            ) : null}
+            {beside ? <Key {...beside} /> : <View style={styles.none} />}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+/** What was typed, in a text field of its own: keyboards and wedge scanners type into it, a phone shows no second keyboard. */
+function Typed({ label, labelID, text, unit, onText, trouble, onEnter, autoFocus }: PadProps) {
+  const palette = usePalette();
+  const field = useRef<TextInput>(null);
+  useEffect(() => {
+    if (autoFocus) field.current?.focus();
+  }, [autoFocus]);
+  return (
+    <>
       <View
-        style={{
-          borderWidth: 3,
-          borderColor: trouble ? palette.rust : palette.pine,
-          borderRadius: 14,
-          backgroundColor: palette.card,
-          paddingHorizontal: 14,
-          minHeight: 60,
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: 8,
-        }}
+        style={[
+          styles.typed,
+          {
+            borderColor: trouble ? palette.rust : palette.pine,
+            backgroundColor: palette.card,
+          },
+        ]}
       >
-        <Quiet style={{ flex: 1 }}>{label}</Quiet>
+        <Quiet style={styles.label} testID={labelID}>
+          {label}
+        </Quiet>
         <TextInput
+          ref={field}
           testID="pad text"
           aria-label={`${label}, in ${unit}`}
+          aria-invalid={Boolean(trouble)}
+          aria-describedby={trouble ? 'pad-trouble' : undefined}
           value={text}
           onChangeText={onText}
           onSubmitEditing={() => onEnter?.()}
           submitBehavior="submit"
           inputMode="none"
-          autoFocus={autoFocus}
           maxLength={24}
           placeholder="–"
           placeholderTextColor={palette.quiet}
-          style={{
-            fontFamily: FONT.bold,
-            fontSize: 34,
-            color: palette.ink,
-            textAlign: 'right',
-            flex: 1,
-            minWidth: 110,
-            minHeight: 52,
-            fontVariant: ['tabular-nums'],
-          }}
+          style={[styles.text, { color: palette.ink }]}
         />
         <Strong>{unit}</Strong>
       </View>
       {trouble ? (
-        <View role="alert">
+        <View role="alert" nativeID="pad-trouble">
           <Strong tone="rust" testID="pad trouble">
             {trouble}
           </Strong>
         </View>
       ) : null}
-      {ROWS.map((row, i) => (
-        <View key={row[0]} style={{ flexDirection: 'row', gap: 8 }}>
-          {row
-            .filter((k) => fractions || !k.startsWith('/'))
-            .map((k) =>
-              key(
-                k.startsWith('/') ? `fraction 1${k}` : (names[k] ?? k),
-                k.startsWith('/') ? `1${k}` : k,
-                () => onText(pressKey(text, k)),
-                k.startsWith('/'),
-              ),
-            )}
-          {side[i] ? (
-            key(names[side[i].title] ?? side[i].title, side[i].title, side[i].onPress)
-          ) : (
-            <View style={{ flex: 1 }} />
-          )}
-        </View>
-      ))}
-    </View>
+    </>
   );
 }
+
+function Key({ title, label, onPress, disabled, soft = false }: PadKey & { soft?: boolean }) {
+  const palette = usePalette();
+  const fontSize = title.length > 2 ? ENTRY.small : soft ? ENTRY.text : ENTRY.key;
+  return (
+    <Tap
+      label={label ?? title}
+      testID={`key ${title}`}
+      onPress={onPress}
+      disabled={disabled ?? false}
+      style={[
+        styles.key,
+        { borderColor: palette.line, backgroundColor: soft ? palette.pineTint : palette.card },
+      ]}
+    >
+      <Strong style={[styles.keyText, { fontSize }]}>{title}</Strong>
+    </Tap>
+  );
+}
+
+const styles = StyleSheet.create({
+  pad: { gap: SPACE.s },
+  row: { flexDirection: 'row', gap: SPACE.s },
+  none: { flex: 1 },
+  typed: {
+    borderWidth: STROKE.thick,
+    borderRadius: RADIUS.m,
+    paddingHorizontal: SPACE.m,
+    minHeight: TARGET.glove,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+  },
+  label: { flex: 1 },
+  text: {
+    fontFamily: FONT.bold,
+    fontSize: ENTRY.typed,
+    textAlign: 'right',
+    flex: 1,
+    minWidth: 110,
+    minHeight: TARGET.least,
+    fontVariant: ['tabular-nums'],
+  },
+  key: {
+    flex: 1,
+    minHeight: TARGET.glove,
+    borderRadius: RADIUS.m,
+    borderWidth: STROKE.thin,
+    alignItems: 'center',
+    justifyContent: 'center',
+    paddingHorizontal: 2,
+  },
+  keyText: { fontFamily: FONT.bold, textAlign: 'center' },
+});

@@ -1,13 +1,14 @@
-import { Button } from '@rneui/themed';
+import Button from '@rneui/themed/dist/Button';
 import type { ReactElement } from 'react';
-import type { StyleProp, ViewStyle } from 'react-native';
-import { FONT, usePalette, type Palette } from './theme';
+import { StyleSheet, type StyleProp, type ViewStyle } from 'react-native';
+import { FONT, usePalette } from './theme';
+import { ENTRY, RADIUS, SPACE, STROKE, TARGET } from './tokens';
 
 interface PressProps {
   readonly title: string;
   readonly onPress: () => void;
   /** filled with this colour; outlined when absent */
-  readonly fill?: 'pine' | 'rust' | 'blue' | 'violet';
+  readonly fill?: 'pine' | 'rust' | 'blue' | 'violet' | undefined;
   readonly disabled?: boolean;
   readonly loading?: boolean;
   readonly icon?: ReactElement<object>;
@@ -32,8 +33,7 @@ export function Press({
   small = false,
 }: PressProps) {
   const palette = usePalette();
-  const colour = fill ? palette[fill] : palette.card;
-  const text: Palette[keyof Palette] = fill ? palette.onFill : palette.ink;
+  const color = fill ? palette.onFill : palette.ink;
   return (
     <Button
       title={title}
@@ -43,24 +43,39 @@ export function Press({
       {...(icon ? { icon } : {})}
       testID={testID}
       aria-label={label ?? title}
-      containerStyle={[{ borderRadius: 14 }, style]}
-      buttonStyle={{
-        backgroundColor: colour,
-        borderWidth: fill ? 0 : 2,
-        borderColor: palette.line,
-        minHeight: small ? 52 : 56,
-        height: '100%',
-        paddingHorizontal: small ? 8 : 14,
-      }}
-      titleStyle={{
-        color: text,
-        fontFamily: FONT.bold,
-        fontSize: small ? 16 : 18,
-        marginLeft: icon ? 10 : 0,
-      }}
+      aria-busy={loading}
+      containerStyle={[styles.frame, style]}
+      buttonStyle={[
+        styles.button,
+        small ? styles.small : null,
+        fill ? styles.filled : null,
+        { backgroundColor: fill ? palette[fill] : palette.card, borderColor: palette.line },
+      ]}
+      titleStyle={[
+        styles.title,
+        small ? styles.smallTitle : null,
+        icon ? styles.iconed : null,
+        { color },
+      ]}
       disabledStyle={{ backgroundColor: palette.tray, borderColor: palette.line }}
       disabledTitleStyle={{ color: palette.quiet }}
-      loadingProps={{ color: text }}
+      loadingProps={{ color }}
     />
   );
 }
+
+const styles = StyleSheet.create({
+  frame: { borderRadius: RADIUS.m },
+  button: {
+    borderWidth: STROKE.thin,
+    borderRadius: RADIUS.m,
+    minHeight: TARGET.glove,
+    height: '100%',
+    paddingHorizontal: SPACE.m,
+  },
+  small: { minHeight: 52, paddingHorizontal: SPACE.s },
+  filled: { borderWidth: 0 },
+  title: { fontFamily: FONT.bold, fontSize: ENTRY.text },
+  smallTitle: { fontSize: ENTRY.small },
+  iconed: { marginLeft: SPACE.s },
+});

@@ -1,6 +1,7 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { Tap } from './Tap';
 import { usePalette } from './theme';
+import { RADIUS, SPACE, STROKE, TARGET, TYPE } from './tokens';
 import { Figure, Strong } from './Words';
 
 interface StepperProps {
@@ -18,36 +19,34 @@ export function Stepper({ label, value, onChange, max }: StepperProps) {
       label={`${sign === '+' ? 'one more' : 'one less'}: ${label}`}
       disabled={next < 0 || next > max}
       onPress={() => onChange(next)}
-      style={{
-        width: 64,
-        minHeight: 56,
-        borderRadius: 14,
-        borderWidth: 2,
-        borderColor: palette.line,
-        backgroundColor: palette.card,
-        alignItems: 'center',
-        justifyContent: 'center',
-      }}
+      style={[styles.key, { borderColor: palette.line, backgroundColor: palette.card }]}
     >
-      <Figure style={{ fontSize: 30 }}>{sign}</Figure>
+      <Figure style={styles.sign}>{sign}</Figure>
     </Tap>
   );
   return (
-    <View
-      style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}
-      role="group"
-      aria-label={label}
-    >
-      <Strong style={{ flex: 1 }}>{label}</Strong>
+    <View style={styles.stepper} role="group" aria-label={label}>
+      <Strong style={styles.label}>{label}</Strong>
       {key('−', value - 1)}
-      <Figure
-        style={{ width: 58, textAlign: 'center', fontSize: 32 }}
-        testID={`count ${label}`}
-        live
-      >
+      <Figure style={styles.count} testID={`count ${label}`} live>
         {value}
       </Figure>
       {key('+', value + 1)}
     </View>
   );
 }
+
+const styles = StyleSheet.create({
+  stepper: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
+  label: { flex: 1 },
+  key: {
+    width: 64,
+    minHeight: TARGET.glove,
+    borderRadius: RADIUS.m,
+    borderWidth: STROKE.thin,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  sign: TYPE.title,
+  count: { width: 58, textAlign: 'center', fontSize: 32 },
+});

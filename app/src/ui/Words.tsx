@@ -1,24 +1,26 @@
 import type { ReactNode } from 'react';
-import { Text, type TextStyle, type StyleProp } from 'react-native';
+import { Text, type StyleProp, type TextStyle } from 'react-native';
 import { FONT, usePalette, type Palette } from './theme';
+import { TYPE } from './tokens';
 
 interface WordsProps {
   readonly children: ReactNode;
   /** colour of the palette; ink unless said */
   readonly tone?: keyof Palette;
   readonly style?: StyleProp<TextStyle>;
-  readonly testID?: string;
+  readonly testID?: string | undefined;
   /** read out when it changes */
   readonly live?: boolean;
 }
 
 function words(base: TextStyle, tone: keyof Palette, heading?: number) {
+  const look: TextStyle = { ...base, fontVariant: ['tabular-nums'] };
   return function Words({ children, tone: chosen = tone, style, testID, live }: WordsProps) {
     const palette = usePalette();
     return (
       <Text
         testID={testID}
-        style={[base, { color: palette[chosen], fontVariant: ['tabular-nums'] }, style]}
+        style={[look, { color: palette[chosen] }, style]}
         {...(heading ? { role: 'heading' as const, 'aria-level': heading } : {})}
         {...(live ? { 'aria-live': 'polite' as const } : {})}
       >
@@ -29,14 +31,14 @@ function words(base: TextStyle, tone: keyof Palette, heading?: number) {
 }
 
 /** Name of a place or machine, once a screen. */
-export const Title = words({ fontFamily: FONT.bold, fontSize: 30, lineHeight: 36 }, 'ink', 1);
+export const Title = words({ fontFamily: FONT.bold, ...TYPE.title }, 'ink', 1);
 /** Head of a card or group. */
-export const Heading = words({ fontFamily: FONT.bold, fontSize: 20, lineHeight: 26 }, 'ink', 2);
+export const Heading = words({ fontFamily: FONT.bold, ...TYPE.heading }, 'ink', 2);
 /** Running text. */
-export const Body = words({ fontFamily: FONT.regular, fontSize: 17, lineHeight: 24 }, 'ink');
+export const Body = words({ fontFamily: FONT.regular, ...TYPE.body }, 'ink');
 /** Running text that matters. */
-export const Strong = words({ fontFamily: FONT.semi, fontSize: 17, lineHeight: 24 }, 'ink');
+export const Strong = words({ fontFamily: FONT.semi, ...TYPE.body }, 'ink');
 /** Second voice. */
-export const Quiet = words({ fontFamily: FONT.regular, fontSize: 16, lineHeight: 22 }, 'quiet');
+export const Quiet = words({ fontFamily: FONT.regular, ...TYPE.quiet }, 'quiet');
 /** A large number. */
-export const Figure = words({ fontFamily: FONT.bold, fontSize: 40, lineHeight: 44 }, 'ink');
+export const Figure = words({ fontFamily: FONT.bold, ...TYPE.figure }, 'ink');

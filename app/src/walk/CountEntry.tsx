@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { CountCheck } from '@green-tally/core/contracts';
+import { z } from 'zod';
+import type { CheckOf } from '@green-tally/core/contracts';
 import { useDraft } from '../store';
 import { Card, Heading, Press, Quiet, Stepper, Strong } from '../ui';
 import type { EntryProps } from './entries';
@@ -13,6 +14,14 @@ const WHAT = [
   ['bothEdges', 'Worn on both edges'],
 ] as const;
 type Key = (typeof WHAT)[number][0];
+const count = z.number().int().nonnegative();
+const Counts = z.object({
+  missing: count,
+  damaged: count,
+  oneEdge: count,
+  bothEdges: count,
+});
+const NONE = { missing: 0, damaged: 0, oneEdge: 0, bothEdges: 0 };
 
 /** Counts out of a set, place by place; each one is counted once, under the worst that is wrong with it. */
 export function CountEntry({
@@ -23,24 +32,21 @@ export function CountEntry({
   onTake,
   onDone,
   frame,
-}: EntryProps<CountCheck>) {
+}: EntryProps<CheckOf<'count'>>) {
   const unread = places.filter((p) => !readings.some((r) => r.place === p));
   const place = unread[0] ?? places[0] ?? '';
-  const [draft, setDraft] = useDraft(`${draftKey}|count`);
+  const [counts, setCounts] = useDraft(`${draftKey}|count`, Counts, NONE);
   const [sure, setSure] = useState(false);
   const asked = check.turnFrom === undefined ? WHAT.slice(0, 2) : WHAT;
-  const counts = Object.fromEntries(
-    WHAT.map(([key], i) => [key, Number(draft.split('/')[i] ?? 0) || 0]),
-  ) as Record<Key, number>;
   const sum = WHAT.reduce((s, [key]) => s + counts[key], 0);
   const change = (key: Key, value: number) => {
-    setDraft(WHAT.map(([k]) => (k === key ? value : counts[k])).join('/'));
+    setCounts({ ...counts, [key]: value });
     setSure(false);
   };
   const judge = async () => {
     if (sum === 0 && !sure) return setSure(true);
-    await onTake([{ place, value: { kind: 'count', ...counts } }]);
-    setDraft('');
+    if (!(await onTake([{ place, value: { kind: 'count', ...counts } }]))) return;
+    setCounts(NONE);
     setSure(false);
     if (unread.length <= 1) onDone();
   };

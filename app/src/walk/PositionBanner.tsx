@@ -1,31 +1,24 @@
 import { format } from 'date-fns/format';
-import { View } from 'react-native';
-import Svg, { Path } from 'react-native-svg';
+import { StyleSheet, View } from 'react-native';
 import type { Check } from '@green-tally/core/contracts';
-import { Body, Card, Press, Quiet, Strong, Tap, usePalette } from '../ui';
-import { confirmPosition } from './session';
+import { Body, Card, Press, Quiet, RADIUS, SPACE, Strong, Tap, TYPE, usePalette } from '../ui';
 
 interface PositionBannerProps {
-  readonly walkId: string;
   readonly check: Check;
   /** when it was confirmed, "" when not */
   readonly confirmedAt: string;
-  readonly now: () => Date;
-  readonly onChange: () => void;
+  readonly onConfirm: () => void;
+  readonly onMoved: () => void;
 }
 
 /** How the machine must stand: confirmed once, void when it was moved. A reading in another position is void. */
-export function PositionBanner({ walkId, check, confirmedAt, now, onChange }: PositionBannerProps) {
+export function PositionBanner({ check, confirmedAt, onConfirm, onMoved }: PositionBannerProps) {
   const palette = usePalette();
-  const set = (at: string) => {
-    confirmPosition(walkId, check.position, at);
-    onChange();
-  };
-  if (!confirmedAt) {
+  if (!confirmedAt)
     return (
       <Card edge="violet" fill="violetTint" testID="position">
         <Strong>Set the machine like this</Strong>
-        <Body style={{ fontSize: 20, lineHeight: 27 }}>{`${check.position}.`}</Body>
+        <Body style={TYPE.said}>{`${check.position}.`}</Body>
         {check.safety.map((s) => (
           <Quiet key={s}>{s}</Quiet>
         ))}
@@ -33,44 +26,34 @@ export function PositionBanner({ walkId, check, confirmedAt, now, onChange }: Po
           fill="pine"
           title="It stands like this"
           testID="confirm position"
-          onPress={() => set(now().toISOString())}
+          onPress={onConfirm}
         />
       </Card>
     );
-  }
   return (
-    <View
-      style={{
-        backgroundColor: palette.pineTint,
-        borderRadius: 14,
-        padding: 12,
-        flexDirection: 'row',
-        alignItems: 'center',
-        gap: 10,
-      }}
-      testID="position"
-    >
-      <Svg width={30} height={30} viewBox="0 0 24 24" aria-hidden>
-        <Path
-          d="M3 20h18M6 20v-9l6-5 6 5v4"
-          stroke={palette.pine}
-          strokeWidth={2.4}
-          fill="none"
-          strokeLinecap="round"
-          strokeLinejoin="round"
-        />
-      </Svg>
-      <View style={{ flex: 1 }}>
-        <Strong>{check.position}</Strong>
-        <Quiet>{`confirmed ${format(new Date(confirmedAt), 'HH:mm')}`}</Quiet>
-      </View>
+    <View style={[styles.set, { backgroundColor: palette.pineTint }]} testID="position">
+      <Quiet style={styles.words}>
+        {`${check.position} · confirmed ${format(new Date(confirmedAt), 'HH:mm')}`}
+      </Quiet>
       <Tap
         label="The machine was moved: confirm the position again"
-        onPress={() => set('')}
-        style={{ justifyContent: 'center', paddingHorizontal: 6 }}
+        onPress={onMoved}
+        style={styles.moved}
       >
         <Strong tone="pine">moved?</Strong>
       </Tap>
     </View>
   );
 }
+
+const styles = StyleSheet.create({
+  set: {
+    borderRadius: RADIUS.m,
+    paddingHorizontal: SPACE.m,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+  },
+  words: { flex: 1 },
+  moved: { justifyContent: 'center', paddingHorizontal: SPACE.xs },
+});

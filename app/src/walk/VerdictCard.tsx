@@ -1,139 +1,189 @@
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
+import type { Check } from '@green-tally/core/contracts';
 import { needsHand } from '@green-tally/core/findings';
 import type { MachineFacts } from '@green-tally/core/kinds';
 import { printAs, type Writing } from '@green-tally/core/units';
 import {
-  type CheckVerdict,
   DECISION_WORDS,
   headSentence,
   ifLeftSentence,
   sentence,
+  type CheckVerdict,
+  type PlaceVerdict,
 } from '@green-tally/core/verdict';
-import { CheckStrip, worstPlace } from '../machine/VerdictSummary';
+import { CheckStrip, worstPlace } from '../machine/CheckStrip';
 import {
   Body,
   Card,
-  DecisionBadge,
   DECISION_FILL,
+  DecisionBadge,
   FONT,
   Glyph,
   Heading,
   Quiet,
+  RADIUS,
   Row,
   Rule,
+  SPACE,
+  STROKE,
   Strong,
   Title,
+  TYPE,
   usePalette,
 } from '../ui';
 
-/** The verdict banner of a check: decision, number with its ±, why in a sentence, the strip, the other places, knock-ons, what happens if left. */
-export function VerdictCard({ verdict, facts }: { verdict: CheckVerdict; facts?: MachineFacts }) {
-  const palette = usePalette();
+interface VerdictCardProps {
+  readonly verdict: CheckVerdict;
+  readonly facts?: MachineFacts;
+}
+
+/** The verdict of a check: decision, number with its ±, why in a sentence, the strip, the other places, knock-ons, what happens if left. */
+export function VerdictCard({ verdict, facts }: VerdictCardProps) {
   const { check, decision } = verdict;
   const worst = worstPlace(verdict);
   if (!worst) return null;
-  const fill = DECISION_FILL[decision];
-  const onHead = fill ? palette.onFill : palette.ink;
-  const writing: Writing =
-    'style' in check ? check : { quantity: 'length', unit: 'mm', style: 'mm' };
-  const number =
-    worst.value === undefined
-      ? ''
-      : `${printAs(worst.value, writing, 2)} ±${printAs(worst.expandedValue ?? 0, writing.style === 'inFraction' ? { ...writing, style: 'inThou' } : writing, 2).replace(/ \S+$/, '')}`;
-  const others = worst.findings.slice(1).filter((f) => f.id !== 'inside' && f.id !== 'loose');
-  const differing = verdict.places.filter((p) => p.place !== worst.place && p.decision !== 'holds');
   return (
-    <View style={{ gap: 12 }} testID="verdict">
-      <View
-        role="status"
-        aria-live="polite"
-        style={{
-          borderRadius: 16,
-          borderWidth: 3,
-          borderColor: fill ? palette[fill] : palette.ink,
-          overflow: 'hidden',
-          backgroundColor: palette.card,
-        }}
-      >
-        <View
-          style={{
-            backgroundColor: fill ? palette[fill] : palette.card,
-            padding: 14,
-            flexDirection: 'row',
-            alignItems: 'center',
-            gap: 12,
-          }}
-        >
-          <Glyph decision={decision} color={onHead} size={36} />
-          <Title style={{ color: onHead, flex: 1 }} testID="decision">
-            {DECISION_WORDS[decision]}
-          </Title>
-          <Strong style={{ color: onHead }}>{number}</Strong>
-        </View>
-        <View style={{ padding: 14, gap: 8 }}>
-          {check.places.length > 1 ? <Quiet>{worst.place}</Quiet> : null}
-          <Body style={{ fontSize: 19, lineHeight: 27 }} testID="why">
-            {headSentence(check, worst.findings)}
-          </Body>
-          <CheckStrip verdict={verdict} />
-          {others.map((f) => (
-            <Quiet key={f.id}>{sentence(check, f)}</Quiet>
-          ))}
-          {worst.asFound ? (
-            <Quiet>{`As found: ${DECISION_WORDS[worst.asFound.decision].toLowerCase()}. ${headSentence(check, worst.asFound.findings)}`}</Quiet>
-          ) : null}
-        </View>
-      </View>
-      {differing.length ? (
-        <Card>
-          <Heading>Other places</Heading>
-          {differing.slice(0, 24).map((p) => (
-            <View key={p.place} style={{ gap: 4 }}>
-              <Rule />
-              <Row style={{ justifyContent: 'space-between' }}>
-                <Strong style={{ fontFamily: FONT.bold }}>{p.place}</Strong>
-                <DecisionBadge decision={p.decision} />
-              </Row>
-              <Quiet>{headSentence(check, p.findings)}</Quiet>
-            </View>
-          ))}
-        </Card>
-      ) : null}
-      {needsHand(decision) && check.knockOns.length ? (
-        <View style={{ gap: 6 }}>
-          <Heading>This will change</Heading>
-          {check.knockOns.map((k) => (
-            <Card
-              key={'check' in k ? k.check : k.task}
-              style={{ flexDirection: 'row', alignItems: 'center' }}
-            >
-              <Glyph decision="remeasure" color={palette.violet} />
-              <Body style={{ flex: 1 }}>
-                {'check' in k
-                  ? `${k.check.replaceAll('-', ' ')}: joins the walk again, ${k.why}`
-                  : k.task}
-              </Body>
-            </Card>
-          ))}
-        </View>
-      ) : null}
+    <View style={styles.verdict} testID="verdict">
+      <Banner verdict={verdict} worst={worst} />
+      <OtherPlaces verdict={verdict} worst={worst} />
+      {needsHand(decision) ? <KnockOns check={check} /> : null}
       {needsHand(decision) && decision !== 'remeasure' ? (
-        <View style={{ gap: 4 }}>
-          <Heading>If left</Heading>
-          {facts && ifLeftSentence(worst, facts) ? (
-            <Strong testID="if left">{ifLeftSentence(worst, facts)}</Strong>
-          ) : null}
-          <Body>{check.ifLeft}</Body>
-        </View>
+        <IfLeft check={check} text={facts ? ifLeftSentence(worst, facts) : ''} />
       ) : null}
-      {decision === 'replace' && check.parts.length ? (
-        <View style={{ gap: 4 }}>
-          <Heading>Parts</Heading>
-          {check.parts.map((p) => (
-            <Body key={p.number}>{`${p.number} ${p.name}${p.with ? `. ${p.with}` : ''}`}</Body>
-          ))}
-        </View>
-      ) : null}
+      {decision === 'replace' && check.parts.length ? <Parts check={check} /> : null}
     </View>
   );
 }
+
+interface PlaceProps {
+  readonly verdict: CheckVerdict;
+  readonly worst: PlaceVerdict;
+}
+
+function Banner({ verdict, worst }: PlaceProps) {
+  const palette = usePalette();
+  const { check, decision } = verdict;
+  const fill = DECISION_FILL[decision];
+  const color = fill ? palette.onFill : palette.ink;
+  const also = worst.findings.slice(1).filter((f) => f.id !== 'inside' && f.id !== 'loose');
+  const { asFound } = worst;
+  return (
+    <View
+      role="status"
+      aria-live="polite"
+      style={[
+        styles.banner,
+        { borderColor: fill ? palette[fill] : palette.ink, backgroundColor: palette.card },
+      ]}
+    >
+      <View style={[styles.head, { backgroundColor: fill ? palette[fill] : palette.card }]}>
+        <Glyph decision={decision} color={color} size={36} />
+        <Title style={[styles.grows, { color }]} testID="decision">
+          {DECISION_WORDS[decision]}
+        </Title>
+        <Strong style={{ color }}>{numberWords(check, worst)}</Strong>
+      </View>
+      <View style={styles.why}>
+        {check.places.length > 1 ? <Quiet>{worst.place}</Quiet> : null}
+        <Body style={TYPE.said} testID="why">
+          {headSentence(check, worst.findings)}
+        </Body>
+        <CheckStrip verdict={verdict} />
+        {also.map((f) => (
+          <Quiet key={f.id}>{sentence(check, f)}</Quiet>
+        ))}
+        {asFound ? (
+          <Quiet>
+            {`As found: ${DECISION_WORDS[asFound.decision].toLowerCase()}. ${headSentence(check, asFound.findings)}`}
+          </Quiet>
+        ) : null}
+      </View>
+    </View>
+  );
+}
+
+/** The reading with its ±, the way its check writes it; empty where nothing was measured. */
+function numberWords(check: Check, { value, expandedValue = 0 }: PlaceVerdict): string {
+  if (value === undefined) return '';
+  const writing: Writing =
+    'style' in check ? check : { quantity: 'length', unit: 'mm', style: 'mm' };
+  const fine: Writing = writing.style === 'inFraction' ? { ...writing, style: 'inThou' } : writing;
+  const plusMinus = printAs(expandedValue, fine, 2).replace(/ \S+$/, '');
+  return `${printAs(value, writing, 2)} ±${plusMinus}`;
+}
+
+/** Places shown beside the worst. */
+const MOST_PLACES = 24;
+
+function OtherPlaces({ verdict: { check, places }, worst }: PlaceProps) {
+  const differing = places.filter((p) => p.place !== worst.place && p.decision !== 'holds');
+  if (!differing.length) return null;
+  return (
+    <Card>
+      <Heading>Other places</Heading>
+      {differing.slice(0, MOST_PLACES).map((p) => (
+        <View key={p.place} style={styles.place}>
+          <Rule />
+          <Row apart>
+            <Strong style={styles.bold}>{p.place}</Strong>
+            <DecisionBadge decision={p.decision} />
+          </Row>
+          <Quiet>{headSentence(check, p.findings)}</Quiet>
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+function KnockOns({ check: { knockOns } }: { check: Check }) {
+  const palette = usePalette();
+  if (!knockOns.length) return null;
+  return (
+    <View style={styles.part}>
+      <Heading>This will change</Heading>
+      {knockOns.map((k) => (
+        <Card key={'check' in k ? k.check : k.task} style={styles.knockOn}>
+          <Glyph decision="remeasure" color={palette.violet} />
+          <Body style={styles.grows}>
+            {'check' in k
+              ? `${k.check.replaceAll('-', ' ')}: joins the walk again, ${k.why}`
+              : k.task}
+          </Body>
+        </Card>
+      ))}
+    </View>
+  );
+}
+
+function IfLeft({ check, text }: { check: Check; text: string }) {
+  return (
+    <View style={styles.part}>
+      <Heading>If left</Heading>
+      {text ? <Strong testID="if left">{text}</Strong> : null}
+      <Body>{check.ifLeft}</Body>
+    </View>
+  );
+}
+
+function Parts({ check: { parts } }: { check: Check }) {
+  return (
+    <View style={styles.part}>
+      <Heading>Parts</Heading>
+      {parts.map((p) => (
+        <Body key={p.number}>{`${p.number} ${p.name}${p.with ? `. ${p.with}` : ''}`}</Body>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  verdict: { gap: SPACE.m },
+  banner: { borderRadius: RADIUS.l, borderWidth: STROKE.thick, overflow: 'hidden' },
+  head: { padding: SPACE.m, flexDirection: 'row', alignItems: 'center', gap: SPACE.m },
+  grows: { flex: 1 },
+  why: { padding: SPACE.m, gap: SPACE.s },
+  place: { gap: SPACE.xs },
+  bold: { fontFamily: FONT.bold },
+  part: { gap: SPACE.xs },
+  knockOn: { flexDirection: 'row', alignItems: 'center' },
+});

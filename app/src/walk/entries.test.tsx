@@ -5,9 +5,10 @@ import type { Reading } from '@green-tally/core/contracts';
 import { checkOf, machineFile, reading } from '../testing/fixtures';
 import { CountEntry } from './CountEntry';
 import type { EntryProps, Taken } from './entries';
-import { readLength, readTravel } from './lengthText';
+import { readLength, readTravel } from './readText';
 import { MeasureEntry } from './MeasureEntry';
-import { groupBySides, SeriesEntry } from './SeriesEntry';
+import { SeriesEntry } from './series/SeriesEntry';
+import { groupBySides } from './series/sides';
 import { TensionEntry } from './TensionEntry';
 
 const file = machineFile();
@@ -27,7 +28,7 @@ beforeEach(() => kept.clear());
 
 const entry = (checkId: string, readings: Reading[] = []) => {
   const check = checkOf(file, checkId);
-  const onTake = jest.fn<Promise<void>, [readonly Taken[]]>().mockResolvedValue(undefined);
+  const onTake = jest.fn<Promise<boolean>, [readonly Taken[]]>().mockResolvedValue(true);
   const onDone = jest.fn();
   const frame = (body: ReactNode, footer: ReactNode) => (
     <View>
@@ -164,7 +165,7 @@ describe('entering tension', () => {
     ]);
   });
   test('nothing left is a reading; less than nothing is not', () => {
-    expect(readTravel('0', 'mm', 45)).toEqual({ mm: 0, unit: 'mm' });
+    expect(readTravel('0', 'mm', 45)).toEqual({ value: 0, unit: 'mm' });
     expect(readTravel('-1', 'mm', 45)).toHaveProperty('trouble');
     expect(readLength('0', 'mm')).toHaveProperty('trouble');
   });

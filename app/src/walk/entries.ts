@@ -23,10 +23,13 @@ export interface EntryProps<C extends Check = Check> {
   readonly draftKey: string;
   /** links to take out, when the chain is being shortened */
   readonly linksOut: number;
-  /** stores readings as they are taken */
-  readonly onTake: (taken: readonly Taken[]) => Promise<void>;
+  /** stores readings as they are taken; tells whether they are stored */
+  readonly onTake: (taken: readonly Taken[]) => Promise<boolean>;
   /** all places are read: show the verdict */
   readonly onDone: () => void;
   /** lays the entry into the screen: what scrolls, and what the thumb does */
   readonly frame: (body: ReactNode, footer: ReactNode) => ReactNode;
 }
+
+/** What was typed or chosen: a value, or what is missing or wrong in words. */
+export type Entered = { readonly value: ReadingValue } | { readonly trouble: string };

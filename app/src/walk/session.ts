@@ -46,17 +46,16 @@ export function newReading(taking: Taking, value: ReadingValue): Reading {
 /** A walk begun now; it counts once the make-safe gate is confirmed. */
 export function newWalk(
   file: MachineFile,
-  hours: number,
   now: Date,
-  by: string,
-  noticed: string,
+  { hours, by, noticed }: Pick<Walk, 'hours' | 'by' | 'noticed'>,
 ): Walk {
+  const begun = now.toISOString();
   return {
     id: uuidv7(),
     machineId: file.machine.id,
-    startedAt: now.toISOString(),
+    startedAt: begun,
     finishedAt: null,
-    madeSafeAt: now.toISOString(),
+    madeSafeAt: begun,
     hours,
     by,
     noticed,

@@ -1,14 +1,15 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
-import { View } from 'react-native';
+import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { Day, type MachineFile, type Visit } from '@green-tally/core/contracts';
 import { visitEnd, workingDayFrom, workingDaysAfter } from '@green-tally/core/plan';
 import { printNumber } from '@green-tally/core/units';
-import { api, troubleText, usePeople, useToday } from '../store';
-import { Body, Card, Choice, Field, Heading, Notice, Press, Row, Strong } from '../ui';
+import { api, useAction, usePeople, useToday } from '../store';
+import { Body, Card, Choice, Heading, Notice, Press, Row, SPACE, Strong } from '../ui';
+import { Field } from '../ui/form';
 import { weekdayWords } from '../yard/words';
 
 const VisitEntry = z.object({
@@ -27,12 +28,10 @@ interface VisitFormProps {
 
 /** Sets or moves a machine's visit: who, when, where. Its end follows from the hours. */
 export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
-  const { data: people } = usePeople();
-  const today = useToday();
-  const [trouble, setTrouble] = useState('');
-  const [newId, setNewId] = useState(() => uuidv7());
   const { machine } = file;
-  const { control, handleSubmit, setValue, formState } = useForm<VisitEntry>({
+  const today = useToday();
+  const [newId, setNewId] = useState(() => uuidv7());
+  const { control, handleSubmit, setValue } = useForm<VisitEntry>({
     resolver: zodResolver(VisitEntry),
     values: {
       technicianId: visit?.technicianId ?? '',
@@ -41,75 +40,36 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
     },
     resetOptions: { keepDirtyValues: true },
   });
-  const technicians =
-    people?.people.filter((p) => p.role === 'technician' && p.branch === machine.branch) ?? [];
   const startsOn = useWatch({ control, name: 'startsOn' });
-  const day = Day.safeParse(startsOn);
-  const end = day.success && hours > 0 ? visitEnd(day.data, hours) : undefined;
-  const late = end !== undefined && end >= machine.harvest.start;
-  const submit = handleSubmit(async (entry) => {
-    setTrouble('');
+  const set = useAction(async (entry: VisitEntry) => {
     try {
-      await api('PUT', `/visits/${visit?.id ?? newId}`, {
-        ...entry,
-        machineId: machine.id,
-        version: visit?.version ?? null,
+      await api('PUT /visits/{id}', {
+        params: { id: visit?.id ?? newId },
+        body: { ...entry, machineId: machine.id, version: visit?.version ?? null },
       });
-    } catch (error) {
-      setTrouble(troubleText(error));
+    } finally {
+      onChanged();
     }
+  });
+  const drop = useAction(async (id: string) => {
+    await api('DELETE /visits/{id}', { params: { id } });
+    setNewId(uuidv7());
     onChanged();
   });
-  const drop = async () => {
-    if (!visit) return;
-    setTrouble('');
-    try {
-      await api('DELETE', `/visits/${visit.id}`);
-      setNewId(uuidv7());
-    } catch (error) {
-      setTrouble(troubleText(error));
-    }
-    onChanged();
+  const submit = handleSubmit((entry) => set.run(entry));
+  const trouble = set.trouble || drop.trouble;
+  const step = (days: number) => {
+    const day = Day.safeParse(startsOn);
+    if (day.success) setValue('startsOn', workingDaysAfter(day.data, days), { shouldDirty: true });
   };
   return (
     <Card testID="visit">
       <Heading>{visit ? 'Visit planned' : 'Plan the visit'}</Heading>
-      <Controller
-        control={control}
-        name="technicianId"
-        render={({ field, fieldState }) => (
-          <View style={{ gap: 4 }}>
-            <Choice
-              label="Technician"
-              value={field.value || undefined}
-              onChange={field.onChange}
-              options={technicians.map((p) => ({ value: p.id, title: p.name }))}
-            />
-            {fieldState.error ? <Strong tone="rust">{fieldState.error.message}</Strong> : null}
-            {people && technicians.length === 0 ? (
-              <Body>{`No technician works for ${machine.branch} yet.`}</Body>
-            ) : null}
-          </View>
-        )}
-      />
+      <Technician control={control} branch={machine.branch} />
       <Field control={control} name="startsOn" label="Starts on (year-month-day)" hint={today} />
-      <Row gap={6}>
-        <Press
-          small
-          title="A day earlier"
-          onPress={() =>
-            day.success &&
-            setValue('startsOn', workingDaysAfter(day.data, -1), { shouldDirty: true })
-          }
-        />
-        <Press
-          small
-          title="A day later"
-          onPress={() =>
-            day.success &&
-            setValue('startsOn', workingDaysAfter(day.data, 1), { shouldDirty: true })
-          }
-        />
+      <Row gap={SPACE.s}>
+        <Press small title="A day earlier" onPress={() => step(-1)} />
+        <Press small title="A day later" onPress={() => step(1)} />
       </Row>
       <Controller
         control={control}
@@ -126,21 +86,75 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
           />
         )}
       />
-      {end ? (
-        <Body
-          {...(late ? { tone: 'rust' as const } : {})}
-          testID="visit end"
-        >{`${printNumber(hours, 2)} h: ends ${weekdayWords(end)}${late ? `, after harvest starts on ${weekdayWords(machine.harvest.start)}. It will be late.` : '.'}`}</Body>
-      ) : null}
+      <VisitEnd startsOn={startsOn} hours={hours} harvest={machine.harvest.start} />
       {trouble ? <Notice tone="rust" title="The visit was not set" text={trouble} /> : null}
       <Press
         fill="pine"
         title={visit ? 'Move the visit' : 'Set the visit'}
         testID="set visit"
         onPress={() => void submit()}
-        loading={formState.isSubmitting}
+        loading={set.busy}
       />
-      {visit ? <Press title="Drop the visit" onPress={() => void drop()} small /> : null}
+      {visit ? (
+        <Press
+          title="Drop the visit"
+          loading={drop.busy}
+          onPress={() => void drop.run(visit.id)}
+          small
+        />
+      ) : null}
     </Card>
   );
 }
+
+/** Who does it: the technicians of the machine's branch. */
+function Technician({ control, branch }: { control: Control<VisitEntry>; branch: string }) {
+  const { data: people } = usePeople();
+  const technicians =
+    people?.people.filter((p) => p.role === 'technician' && p.branch === branch) ?? [];
+  return (
+    <Controller
+      control={control}
+      name="technicianId"
+      render={({ field, fieldState }) => (
+        <View style={styles.technician}>
+          <Choice
+            label="Technician"
+            value={field.value || undefined}
+            onChange={field.onChange}
+            options={technicians.map((p) => ({ value: p.id, title: p.name }))}
+          />
+          {fieldState.error ? <Strong tone="rust">{fieldState.error.message}</Strong> : null}
+          {people && technicians.length === 0 ? (
+            <Body>{`No technician works for ${branch} yet.`}</Body>
+          ) : null}
+        </View>
+      )}
+    />
+  );
+}
+
+interface VisitEndProps {
+  readonly startsOn: string;
+  readonly hours: number;
+  /** first day of harvest */
+  readonly harvest: Day;
+}
+
+/** When the visit would end, and whether that is too late. */
+function VisitEnd({ startsOn, hours, harvest }: VisitEndProps) {
+  const day = Day.safeParse(startsOn);
+  if (!day.success || hours <= 0) return null;
+  const end = visitEnd(day.data, hours);
+  const late = end >= harvest;
+  const said = `${printNumber(hours, 2)} h: ends ${weekdayWords(end)}`;
+  return (
+    <Body tone={late ? 'rust' : 'ink'} testID="visit end">
+      {late
+        ? `${said}, after harvest starts on ${weekdayWords(harvest)}. It will be late.`
+        : `${said}.`}
+    </Body>
+  );
+}
+
+const styles = StyleSheet.create({ technician: { gap: SPACE.xs } });

@@ -1,99 +1,115 @@
-import { useRouter } from 'expo-router';
-import { View } from 'react-native';
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Machine, Visit, YardRow } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
 import { troubleText, useVisits, useYard } from '../store';
 import {
   Card,
+  Go,
   Heading,
-  Loading,
   Notice,
   Quiet,
   Row,
   Screen,
+  SPACE,
   Strong,
-  Tap,
   Title,
   useWide,
+  Waiting,
 } from '../ui';
 import { MachineRow } from '../yard/MachineRow';
-import { weekdayWords } from '../yard/words';
+import { machineName, weekdayWords } from '../yard/words';
+
+const WAITS: readonly YardRow['next']['id'][] = ['acceptWork', 'planVisit', 'visitLate'];
 
 /** Work over all machines: what waits for a decision or a visit, and the visits planned. */
 export function WorkListScreen() {
   const { data: yard, error, again } = useYard();
   const { data: planned } = useVisits();
-  const router = useRouter();
   const wide = useWide();
-  const rows =
-    yard?.rows.filter((r) => ['acceptWork', 'planVisit', 'visitLate'].includes(r.next.id)) ?? [];
+  if (!yard)
+    return (
+      <Waiting
+        what="the work"
+        trouble={error ? troubleText(error) : undefined}
+        again={again}
+        full
+      />
+    );
+  const rows = yard.rows.filter((r) => WAITS.includes(r.next.id));
   return (
-    <Screen testID="work list" full>
-      <Row style={{ justifyContent: 'space-between' }}>
+    <Screen testID="work list" title="Work" full>
+      <Row apart>
         <Title>Work</Title>
         <SyncLine />
       </Row>
-      {!yard && error ? (
-        <Notice
-          tone="rust"
-          title="The work cannot be shown"
-          text={troubleText(error)}
-          action={{ title: 'Try again', onPress: again }}
-        />
-      ) : null}
-      {!yard && !error ? <Loading what="work" /> : null}
-      {yard ? (
-        <View style={{ flexDirection: wide ? 'row' : 'column', gap: 14, alignItems: 'flex-start' }}>
-          <View style={{ flex: wide ? 1 : 0, gap: 12, width: wide ? undefined : '100%' }}>
-            <Heading>Needs you</Heading>
-            {rows.length ? (
-              rows.map((r) => (
-                <MachineRow
-                  key={r.machine.id}
-                  row={r}
-                  onPress={() => router.push(`/work/${r.machine.id}`)}
-                />
-              ))
-            ) : (
-              <Notice
-                tone="pine"
-                title="Nothing waits for you"
-                text="Every decision is accepted and in a visit that ends before harvest."
-              />
-            )}
-          </View>
-          <View style={{ flex: wide ? 1 : 0, gap: 12, width: wide ? undefined : '100%' }}>
-            <Heading>Visits</Heading>
-            {planned?.visits.length ? (
-              planned.visits.map(({ visit, machine }) => {
-                const late = visit.endsOn >= machine.harvest.start;
-                return (
-                  <Tap
-                    key={visit.id}
-                    label={`${weekdayWords(visit.startsOn)}: ${machine.serial}, ${visit.technician}`}
-                    onPress={() => router.push(`/work/${machine.id}`)}
-                  >
-                    <Card edge={late ? 'rust' : 'line'} fill={late ? 'rustTint' : 'card'}>
-                      <Row style={{ justifyContent: 'space-between' }}>
-                        <Strong>{weekdayWords(visit.startsOn)}</Strong>
-                        <Quiet>{`${printNumber(visit.hours, 2)} h, ${visit.site === 'bay' ? 'in the bay' : 'at the farm'}`}</Quiet>
-                      </Row>
-                      <Strong>{`${machine.model} · ${machine.serial}, ${visit.technician}`}</Strong>
-                      <Quiet>
-                        {late
-                          ? `Ends ${weekdayWords(visit.endsOn)}, after harvest starts on ${weekdayWords(machine.harvest.start)}`
-                          : `Ends ${weekdayWords(visit.endsOn)}; harvest ${weekdayWords(machine.harvest.start)}`}
-                      </Quiet>
-                    </Card>
-                  </Tap>
-                );
-              })
-            ) : (
-              <Quiet>No visit planned yet.</Quiet>
-            )}
-          </View>
-        </View>
-      ) : null}
+      <View style={wide ? styles.columns : styles.stack}>
+        <Part wide={wide} title="Needs you">
+          {rows.length ? (
+            rows.map((r) => <MachineRow key={r.machine.id} row={r} to={`/work/${r.machine.id}`} />)
+          ) : (
+            <Notice
+              tone="pine"
+              title="Nothing waits for you"
+              text="Every decision is accepted and in a visit that ends before harvest."
+            />
+          )}
+        </Part>
+        <Part wide={wide} title="Visits">
+          {planned?.visits.length ? (
+            planned.visits.map((v) => <VisitCard key={v.visit.id} {...v} />)
+          ) : (
+            <Quiet>No visit planned yet.</Quiet>
+          )}
+        </Part>
+      </View>
     </Screen>
   );
 }
+
+interface PartProps {
+  readonly wide: boolean;
+  readonly title: string;
+  readonly children: ReactNode;
+}
+
+/** A column when wide; below one another, each as tall as what is in it, on a phone. */
+function Part({ wide, title, children }: PartProps) {
+  return (
+    <View style={[styles.part, wide ? styles.column : null]}>
+      <Heading>{title}</Heading>
+      {children}
+    </View>
+  );
+}
+
+function VisitCard({ visit, machine }: { visit: Visit; machine: Machine }) {
+  const late = visit.endsOn >= machine.harvest.start;
+  const harvest = weekdayWords(machine.harvest.start);
+  const ends = `Ends ${weekdayWords(visit.endsOn)}`;
+  return (
+    <Go
+      to={`/work/${machine.id}`}
+      label={`${weekdayWords(visit.startsOn)}: ${machine.serial}, ${visit.technician}`}
+    >
+      <Card edge={late ? 'rust' : 'line'} fill={late ? 'rustTint' : 'card'}>
+        <Row apart>
+          <Strong>{weekdayWords(visit.startsOn)}</Strong>
+          <Quiet>{`${printNumber(visit.hours, 2)} h, ${visit.site === 'bay' ? 'in the bay' : 'at the farm'}`}</Quiet>
+        </Row>
+        <Strong>{`${machineName(machine)}, ${visit.technician}`}</Strong>
+        <Quiet>
+          {late ? `${ends}, after harvest starts on ${harvest}` : `${ends}; harvest ${harvest}`}
+        </Quiet>
+      </Card>
+    </Go>
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  stack: { gap: SPACE.l },
+  part: { gap: SPACE.m },
+  column: { flex: 1 },
+});

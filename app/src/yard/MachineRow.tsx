@@ -1,74 +1,87 @@
-import { View } from 'react-native';
+import type { Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
 import type { YardRow } from '@green-tally/core/contracts';
-import { LOUDNESS } from '@green-tally/core/findings';
 import {
   Card,
-  DecisionBadge,
+  DecisionCounts,
   Figure,
   FONT,
+  Go,
   Heading,
   Quiet,
   Row,
+  SPACE,
+  STROKE,
   Strong,
   Tap,
   usePalette,
 } from '../ui';
-import { dayWords, nextWords, slackWords, walkWords } from './words';
+import { dayWords, machineName, nextWords, rowWords, slackWords, walkWords } from './words';
 
-interface MachineRowProps {
-  readonly row: YardRow;
-  readonly selected?: boolean;
-  readonly onPress: () => void;
-}
+/** A row leads to a place, or chooses what stands beside the list. */
+type Way =
+  | { readonly to: Href; readonly onChoose?: undefined }
+  | { readonly to?: undefined; readonly onChoose: () => void };
+
+type MachineRowProps = Way & { readonly row: YardRow; readonly selected?: boolean };
 
 /** A machine in the Yard: its slack, what was decided, what to do next. */
-export function MachineRow({ row, selected = false, onPress }: MachineRowProps) {
+export function MachineRow({ row, selected = false, to, onChoose }: MachineRowProps) {
+  const testID = `machine ${row.machine.serial}`;
+  const label = rowWords(row);
+  const card = <MachineCard row={row} selected={selected} />;
+  return to === undefined ? (
+    <Tap testID={testID} label={label} selected={selected} onPress={onChoose}>
+      {card}
+    </Tap>
+  ) : (
+    <Go testID={testID} label={label} to={to}>
+      {card}
+    </Go>
+  );
+}
+
+function MachineCard({ row, selected }: { row: YardRow; selected: boolean }) {
   const palette = usePalette();
   const { machine } = row;
   const slack = slackWords(row.slack);
-  const name = `${machine.model} · ${machine.serial}`;
+  const tone = row.late ? 'rust' : 'ink';
   return (
-    <Tap
-      testID={`machine ${machine.serial}`}
-      label={`${name}, ${machine.customer}, ${slack.figure} ${slack.words}, ${nextWords(row)}`}
-      onPress={onPress}
+    <Card
+      edge={selected ? 'pine' : 'line'}
+      fill={selected ? 'pineTint' : 'card'}
+      style={styles.card}
     >
-      <Card
-        edge={selected ? 'pine' : 'line'}
-        fill={selected ? 'pineTint' : 'card'}
-        style={{ flexDirection: 'row', gap: 12 }}
-      >
-        <View
-          style={{
-            width: 78,
-            alignItems: 'center',
-            justifyContent: 'flex-start',
-            borderRightWidth: 2,
-            borderRightColor: palette.line,
-            paddingRight: 8,
-          }}
-        >
-          <Figure tone={row.late ? 'rust' : 'ink'} testID={`slack ${machine.serial}`}>
-            {slack.figure}
-          </Figure>
-          <Quiet style={{ textAlign: 'center', lineHeight: 20 }}>{slack.words}</Quiet>
-        </View>
-        <View style={{ flex: 1, gap: 4 }}>
-          <Row style={{ justifyContent: 'space-between' }}>
-            <Heading>{name}</Heading>
-            <Quiet>{walkWords(row)}</Quiet>
-          </Row>
-          <Quiet>{`${machine.customer} · ${machine.harvest.crop} ${dayWords(machine.harvest.start)}`}</Quiet>
-          <Row gap={8}>
-            {LOUDNESS.filter((d) => row.counts[d]).map((d) => (
-              <DecisionBadge key={d} decision={d} count={row.counts[d] ?? 0} />
-            ))}
-          </Row>
-          <Strong tone={row.late ? 'rust' : 'ink'} style={{ fontFamily: FONT.bold }}>
-            {nextWords(row)}
-          </Strong>
-        </View>
-      </Card>
-    </Tap>
+      <View style={[styles.slack, { borderRightColor: palette.line }]}>
+        <Figure tone={tone} testID={`slack ${machine.serial}`}>
+          {slack.figure}
+        </Figure>
+        <Quiet style={styles.slackWords}>{slack.words}</Quiet>
+      </View>
+      <View style={styles.told}>
+        <Row apart>
+          <Heading>{machineName(machine)}</Heading>
+          <Quiet>{walkWords(row)}</Quiet>
+        </Row>
+        <Quiet>{`${machine.customer} · ${machine.harvest.crop} ${dayWords(machine.harvest.start)}`}</Quiet>
+        <DecisionCounts counts={row.counts} />
+        <Strong tone={tone} style={styles.next}>
+          {nextWords(row)}
+        </Strong>
+      </View>
+    </Card>
   );
 }
+
+const styles = StyleSheet.create({
+  card: { flexDirection: 'row', gap: SPACE.m },
+  slack: {
+    width: 78,
+    alignItems: 'center',
+    borderRightWidth: STROKE.thin,
+    paddingRight: SPACE.s,
+  },
+  slackWords: { textAlign: 'center', lineHeight: 20 },
+  told: { flex: 1, gap: SPACE.xs },
+  next: { fontFamily: FONT.bold },
+});

@@ -1,6 +1,6 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-import type { YardRow } from '@green-tally/core/contracts';
+import type { Machine, YardRow } from '@green-tally/core/contracts';
 
 /** "30 Jun" */
 export const dayWords = (day: string): string => format(parseISO(day), 'd MMM');
@@ -52,3 +52,13 @@ export const walkWords = (row: Pick<YardRow, 'walk' | 'checks' | 'checksDue'>): 
     : row.walk === 'started'
       ? `${row.checks - row.checksDue} of ${row.checks} checked`
       : `${plural(row.checks, 'check')} due`;
+
+/** "AX7 · T118" */
+export const machineName = ({ model, serial }: Pick<Machine, 'model' | 'serial'>): string =>
+  `${model} · ${serial}`;
+
+/** A machine of the Yard in one breath, for a screen reader. */
+export function rowWords(row: YardRow): string {
+  const { figure, words } = slackWords(row.slack);
+  return `${machineName(row.machine)}, ${row.machine.customer}, ${figure} ${words}, ${nextWords(row)}`;
+}

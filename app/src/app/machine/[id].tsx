@@ -1,1 +1,6 @@
-export { MachineScreen as default } from '../../machine/MachineScreen';
+import { later } from '../../ui';
+
+export default later(
+  'the machine',
+  async () => (await import('../../machine/MachineScreen')).MachineScreen,
+);

@@ -1,1 +1,6 @@
-export { SheetScreen as default } from '../../../specs/SheetScreen';
+import { later } from '../../../ui';
+
+export default later(
+  'the sheet',
+  async () => (await import('../../../specs/SheetScreen')).SheetScreen,
+);

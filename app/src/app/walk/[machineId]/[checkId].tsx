@@ -1,1 +1,6 @@
-export { CheckScreen as default } from '../../../walk/CheckScreen';
+import { later } from '../../../ui';
+
+export default later(
+  'the check',
+  async () => (await import('../../../walk/CheckScreen')).CheckScreen,
+);

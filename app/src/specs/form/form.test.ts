@@ -1,9 +1,9 @@
 import { SpecSheet, type Check } from '@green-tally/core/contracts';
-import ax5 from '../../../demo/specs/ax5.json';
-import ax7 from '../../../demo/specs/ax7.json';
-import gf7 from '../../../demo/specs/gf7.json';
-import { fieldsOf, formSchema, nameOf, toForm } from './checkForm';
-import { withNewCheck } from './newCheck';
+import ax5 from '../../../../demo/specs/ax5.json';
+import ax7 from '../../../../demo/specs/ax7.json';
+import gf7 from '../../../../demo/specs/gf7.json';
+import { fieldsOf, formSchema, nameOf, toForm } from './index';
+import { withNewCheck } from '../newCheck';
 
 const sheets = [ax5, ax7, gf7].map((s) => SpecSheet.parse(s));
 const check = (sheet: SpecSheet, id: string): Check => {

@@ -1,7 +1,8 @@
-import { Input } from '@rneui/themed';
+import Input from '@rneui/themed/dist/Input';
 import { useState } from 'react';
 import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
-import { FONT, usePalette } from './theme';
+import { entryEdge, entryLook } from '../entryLook';
+import { usePalette } from '../theme';
 
 interface FieldProps<T extends FieldValues, O> {
   /** the form's; `O` is what it reads its entries into */
@@ -23,7 +24,7 @@ export function Field<T extends FieldValues, O = T>({
   name,
   label,
   secret = false,
-  hint,
+  hint = '',
   keyboard = 'default',
   autoComplete = 'off',
   onSubmit,
@@ -35,13 +36,14 @@ export function Field<T extends FieldValues, O = T>({
     <Controller
       control={control}
       name={name}
-      render={({ field, fieldState }) => (
+      render={({ field, fieldState: { error } }) => (
         <Input
           label={label}
           aria-label={label}
-          placeholder={hint ?? ''}
+          aria-invalid={Boolean(error)}
+          placeholder={hint}
           placeholderTextColor={palette.quiet}
-          value={field.value === undefined || field.value === null ? '' : String(field.value)}
+          value={textOf(field.value)}
           onChangeText={field.onChange}
           onFocus={() => setFocused(true)}
           onBlur={() => {
@@ -55,27 +57,27 @@ export function Field<T extends FieldValues, O = T>({
           autoComplete={autoComplete}
           autoCapitalize="none"
           onSubmitEditing={() => onSubmit?.()}
-          errorMessage={fieldState.error?.message ? `Wanted: ${fieldState.error.message}` : ''}
-          renderErrorMessage={Boolean(fieldState.error)}
-          containerStyle={{ paddingHorizontal: 0, gap: 4 }}
-          inputContainerStyle={{
-            borderWidth: focused ? 3 : 2,
-            borderBottomWidth: focused ? 3 : 2,
-            borderColor: fieldState.error ? palette.rust : focused ? palette.blue : palette.quiet,
-            borderRadius: 12,
-            minHeight: 52,
-            paddingHorizontal: 12,
-            backgroundColor: palette.card,
-          }}
-          inputStyle={{
-            fontFamily: FONT.regular,
-            fontSize: 18,
-            color: palette.ink,
-            outlineWidth: 0,
-            ...(lines > 1 ? { minHeight: lines * 28, paddingVertical: 8 } : {}),
-          }}
+          errorMessage={error?.message ? `Wanted: ${error.message}` : ''}
+          renderErrorMessage={Boolean(error)}
+          containerStyle={entryLook.container}
+          inputContainerStyle={[
+            entryLook.frame,
+            focused ? entryLook.focused : null,
+            {
+              borderColor: entryEdge(palette, Boolean(error), focused),
+              backgroundColor: palette.card,
+            },
+          ]}
+          inputStyle={[
+            entryLook.text,
+            { color: palette.ink },
+            lines > 1 ? { minHeight: lines * 28, paddingVertical: 8 } : null,
+          ]}
         />
       )}
     />
   );
 }
+
+const textOf = (value: unknown): string =>
+  value === undefined || value === null ? '' : String(value);

@@ -1,10 +1,10 @@
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { checkOf, machineFile } from '../testing/fixtures';
-import { CountEntry } from './CountEntry';
-import type { EntryProps, Taken } from './entries';
-import { MeasureEntry } from './MeasureEntry';
+import { checkOf, machineFile } from '../../testing/fixtures';
+import { CountEntry } from '../CountEntry';
+import type { EntryProps, Taken } from '../entries';
+import { MeasureEntry } from '../MeasureEntry';
 import { SeenEntry } from './SeenEntry';
 
 const file = machineFile();
@@ -23,7 +23,7 @@ beforeEach(() => kept.clear());
 
 const show = (checkId: string) => {
   const check = checkOf(file, checkId);
-  const onTake = jest.fn<Promise<void>, [readonly Taken[]]>().mockResolvedValue(undefined);
+  const onTake = jest.fn<Promise<boolean>, [readonly Taken[]]>().mockResolvedValue(true);
   const onDone = jest.fn();
   const frame = (body: ReactNode, footer: ReactNode) => (
     <View>

@@ -1,46 +1,54 @@
 import type { CheckUnit, MeasuredCheck } from '@green-tally/core/contracts';
 import { wearLimitsOf } from '@green-tally/core/kinds';
 import {
-  type Dimension,
   parseLength,
   parseQuantity,
   printAs,
   UnitParseError,
+  type Dimension,
 } from '@green-tally/core/units';
 
 /** A reading as typed, read into the core's own unit, or what is wrong with it in words. */
 export type ReadText =
   { readonly value: number; readonly unit: string } | { readonly trouble: string };
 
+/** What can stand at a place: anything else is asked about before it is taken. */
+interface Plausible {
+  readonly quantity: Dimension;
+  /** the largest that can be */
+  readonly most: number;
+  readonly zeroCanBe: boolean;
+  readonly print: (value: number) => string;
+}
+
 /** A measured reading as typed, for its check: its quantity, a bare number in `unit`, and nothing that cannot be on this part. */
 export function readMeasured(text: string, check: MeasuredCheck, unit: CheckUnit): ReadText {
   const limits = wearLimitsOf(check);
-  const zeroCanBe = limits ? limits.nominal === 0 || limits.limit === 0 : true;
-  const most = limits
-    ? 3 * Math.max(limits.nominal, limits.limit)
-    : check.limit.type === 'band'
-      ? 10 * (check.limit.high ?? check.limit.low ?? 1)
-      : Infinity;
-  return readQuantity(text, check.quantity, unit, most, zeroCanBe, (v) => printAs(v, check, 1));
+  return readQuantity(text, unit, {
+    quantity: check.quantity,
+    most: limits ? 3 * Math.max(limits.nominal, limits.limit) : mostInBand(check),
+    zeroCanBe: limits ? limits.nominal === 0 || limits.limit === 0 : true,
+    print: (v) => printAs(v, check, 1),
+  });
 }
 
-/** A length as typed, read: mm, or what is wrong with it in words. */
-export function readLength(
-  text: string,
-  unit: 'mm' | 'in',
-  most = 50_000,
-): { readonly mm: number; readonly unit: string } | { readonly trouble: string } {
-  const read = readQuantity(text, 'length', unit, most, false, (v) => `${Math.round(v)} mm`);
-  return 'trouble' in read ? read : { mm: read.value, unit: read.unit };
+const mostInBand = ({ limit }: MeasuredCheck): number =>
+  limit.type === 'band' ? 10 * (limit.high ?? limit.low ?? 1) : Infinity;
+
+/** A length as typed, mm. */
+export function readLength(text: string, unit: 'mm' | 'in', most = 50_000): ReadText {
+  return readQuantity(text, unit, {
+    quantity: 'length',
+    most,
+    zeroCanBe: false,
+    print: (v) => `${Math.round(v)} mm`,
+  });
 }
 
 function readQuantity(
   text: string,
-  quantity: Dimension,
   unit: string,
-  most: number,
-  zeroCanBe: boolean,
-  print: (value: number) => string,
+  { quantity, most, zeroCanBe, print }: Plausible,
 ): ReadText {
   if (text.trim() === '') return { trouble: 'Type the reading first.' };
   try {
@@ -59,17 +67,13 @@ function readQuantity(
   }
 }
 
-/** As {@link readLength}, with 0 allowed: nothing left of a travel is a reading too. */
-export function readTravel(
-  text: string,
-  unit: 'mm' | 'in',
-  total: number,
-): { readonly mm: number; readonly unit: string } | { readonly trouble: string } {
-  if (/^\s*0+([.,]0+)?\s*(mm|in)?\s*$/.test(text)) return { mm: 0, unit };
+/** A travel left as typed, mm: 0 is a reading too, more than there is cannot be. @param total the whole slot, mm */
+export function readTravel(text: string, unit: 'mm' | 'in', total: number): ReadText {
+  if (/^\s*0+([.,]0+)?\s*(mm|in)?\s*$/.test(text)) return { value: 0, unit };
   const read = readLength(text, unit);
-  if ('mm' in read && read.mm > total + 1)
+  if ('value' in read && read.value > total + 1)
     return {
-      trouble: `${Math.round(read.mm * 10) / 10} mm is more than the whole slot, ${total} mm. Measure what is left of it.`,
+      trouble: `${Math.round(read.value * 10) / 10} mm is more than the whole slot, ${total} mm. Measure what is left of it.`,
     };
   return read;
 }

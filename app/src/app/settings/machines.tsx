@@ -1,0 +1,1 @@
+export { MachinesScreen as default } from '../../settings/MachinesScreen';

@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('people', async () => (await import('../../forms')).PeopleScreen);

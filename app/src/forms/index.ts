@@ -1,0 +1,13 @@
+/*
+ * What planners and admins fill in, in one chunk: its libraries are loaded once, and only by who needs them.
+ * Import from here lazily; the phone that walks never loads it.
+ */
+export { HarvestEntry } from '../machine/HarvestEntry';
+export { ImportCard } from '../readings/ImportCard';
+export { SetupScreen } from '../session/SetupScreen';
+export { AddMachine } from '../settings/AddMachine';
+export { PeopleScreen } from '../settings/PeopleScreen';
+export { AddCheck } from '../specs/AddCheck';
+export { CheckForm } from '../specs/CheckForm';
+export { ImportSheet } from '../specs/ImportSheet';
+export { VisitForm } from '../work/VisitForm';

@@ -1,0 +1,66 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Controller, useForm } from 'react-hook-form';
+import { NewPerson } from '@green-tally/core/contracts';
+import { api, useAction, usePeople } from '../store';
+import { Card, Choice, Heading, Notice, Press, Quiet } from '../ui';
+import { Field } from '../ui/form';
+import { SettingsFrame } from './SettingsFrame';
+
+/** Who works here, and adding somebody to the admin's branch. */
+export function PeopleScreen() {
+  const { data: people, again } = usePeople();
+  const { control, handleSubmit, reset } = useForm({
+    resolver: zodResolver(NewPerson),
+    defaultValues: { name: '', signIn: '', password: '', role: 'technician' as const },
+  });
+  const add = useAction(async (body: Parameters<typeof api<'POST /people'>>[1]['body']) => {
+    await api('POST /people', { body });
+    reset();
+    again();
+  });
+  return (
+    <SettingsFrame title="People" testID="people">
+      <Card>
+        <Heading>{`People: ${people?.people.length ?? 0}`}</Heading>
+        {people?.people.map((p) => (
+          <Quiet key={p.id}>{`${p.name} · ${p.role} · ${p.branch}`}</Quiet>
+        ))}
+      </Card>
+      <Card testID="add person">
+        <Heading>Add a person</Heading>
+        <Field control={control} name="name" label="Name" />
+        <Field control={control} name="signIn" label="Sign-in name" />
+        <Field
+          control={control}
+          name="password"
+          label="First password, at least 10 characters"
+          secret
+          autoComplete="new-password"
+        />
+        <Controller
+          control={control}
+          name="role"
+          render={({ field }) => (
+            <Choice
+              label="Role"
+              value={field.value}
+              onChange={field.onChange}
+              options={[
+                { value: 'technician', title: 'Technician' },
+                { value: 'planner', title: 'Planner' },
+                { value: 'admin', title: 'Admin' },
+              ]}
+            />
+          )}
+        />
+        {add.trouble ? <Notice tone="rust" title="Not added" text={add.trouble} /> : null}
+        <Press
+          title="Add the person"
+          onPress={() => void handleSubmit((entry) => add.run(entry))()}
+          loading={add.busy}
+          small
+        />
+      </Card>
+    </SettingsFrame>
+  );
+}

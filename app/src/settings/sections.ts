@@ -1,0 +1,35 @@
+import type { Href } from 'expo-router';
+import type { Right } from '@green-tally/core/rights';
+
+/** One section of the settings. */
+export interface Section {
+  readonly to: Href;
+  readonly title: string;
+  readonly text: string;
+  /** who sees it; everybody when absent */
+  readonly right?: Right;
+}
+
+/** The settings, each a place of its own. */
+export const SECTIONS: readonly Section[] = [
+  { to: '/settings/you', title: 'You', text: 'who is signed in here, signing out' },
+  { to: '/settings/look', title: 'Look', text: 'Daylight for the sun, Shed for the dark' },
+  {
+    to: '/specs',
+    title: 'Spec sheets',
+    text: 'what is checked on each model, how, and where the limits lie',
+  },
+  {
+    to: '/settings/machines',
+    title: 'Machines',
+    text: 'what is on the books; adding one',
+    right: 'keepMachines',
+  },
+  {
+    to: '/settings/people',
+    title: 'People',
+    text: 'who works here and what they may do',
+    right: 'keepPeople',
+  },
+  { to: '/settings/safety', title: 'Safety', text: 'what goes before anything said here' },
+];

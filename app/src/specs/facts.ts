@@ -1,0 +1,58 @@
+import type { Check, SpecSheet } from '@green-tally/core/contracts';
+import { printAs, printNumber } from '@green-tally/core/units';
+import { capital, intervalWords } from './words';
+
+/** What is told of a check in a word or two. */
+export interface Fact {
+  readonly label: string;
+  readonly value: string;
+}
+
+/** The facts of a check that there are. */
+export function factsOf(sheet: SpecSheet, check: Check): readonly Fact[] {
+  const { cover } = check.labour;
+  return [
+    { label: 'Position', value: check.position },
+    { label: 'Places', value: placesWords(check) },
+    { label: 'Tool', value: toolWords(check) },
+    { label: 'How often', value: capital(intervalWords(check.interval)) },
+    { label: 'Labour', value: labourWords(check) },
+    { label: 'Shares a cover', value: cover ? `${cover.name}, ${cover.minutes} min` : '' },
+    { label: 'Only on', value: buildWords(sheet, check) },
+    { label: 'Parts', value: partsWords(check) },
+  ].filter((fact) => fact.value !== '');
+}
+
+/** More places than this are told by their first and last. */
+const FEW = 6;
+
+const placesWords = ({ places }: Check): string =>
+  places.length > FEW ? `${places.length}: ${places[0]} to ${places.at(-1)}` : places.join(', ');
+
+function toolWords(check: Check): string {
+  if (check.kind !== 'measure' && check.kind !== 'series') return check.tool.name;
+  const fine = check.style === 'inFraction' ? { ...check, style: 'inThou' as const } : check;
+  return `${check.tool.name}, ±${printAs(check.tool.resolution, fine, 3)}`;
+}
+
+function labourWords({ labour }: Check): string {
+  const minutes = (value: number) => printNumber(value, 0);
+  return [
+    `${minutes(labour.measure)} min to take`,
+    ...(labour.adjust ? [`${minutes(labour.adjust)} to adjust`] : []),
+    ...(labour.replace ? [`${minutes(labour.replace)} to replace`] : []),
+  ].join(', ');
+}
+
+function buildWords(sheet: SpecSheet, { when }: Check): string {
+  return Object.entries(when)
+    .map(([id, options]) => {
+      const equipment = sheet.equipment.find((e) => e.id === id);
+      const names = options.map((o) => equipment?.options.find((x) => x.id === o)?.name ?? o);
+      return `${equipment?.name ?? id}: ${names.join(' or ')}`;
+    })
+    .join('; ');
+}
+
+const partsWords = ({ parts }: Check): string =>
+  parts.map((p) => `${p.number} ${p.name}${p.each > 1 ? ` × ${p.each}` : ''}`).join('; ');

@@ -1,0 +1,5 @@
+export * from './field';
+export * from './fields';
+export * from './print';
+export * from './schema';
+export * from './useTypedCheck';

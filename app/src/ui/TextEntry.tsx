@@ -1,0 +1,55 @@
+import Input from '@rneui/themed/dist/Input';
+import { useState } from 'react';
+import { entryEdge, entryLook } from './entryLook';
+import { usePalette } from './theme';
+
+interface TextEntryProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+  readonly hint?: string;
+  readonly numeric?: boolean;
+  readonly secret?: boolean;
+  readonly autoComplete?: 'username' | 'current-password' | 'off';
+  readonly onSubmit?: () => void;
+}
+
+/** A line of text outside a form; dictation friendly. */
+export function TextEntry({
+  label,
+  value,
+  onChange,
+  hint = '',
+  numeric = false,
+  secret = false,
+  autoComplete,
+  onSubmit,
+}: TextEntryProps) {
+  const palette = usePalette();
+  const [focused, setFocused] = useState(false);
+  return (
+    <Input
+      label={label}
+      aria-label={label}
+      value={value}
+      onChangeText={onChange}
+      onFocus={() => setFocused(true)}
+      onBlur={() => setFocused(false)}
+      placeholder={hint}
+      placeholderTextColor={palette.quiet}
+      keyboardType={numeric ? 'decimal-pad' : 'default'}
+      secureTextEntry={secret}
+      {...(autoComplete ? { autoComplete, autoCapitalize: 'none' as const } : {})}
+      onSubmitEditing={() => onSubmit?.()}
+      renderErrorMessage={false}
+      maxLength={300}
+      containerStyle={entryLook.container}
+      inputContainerStyle={[
+        entryLook.frame,
+        focused ? entryLook.focused : null,
+        { borderColor: entryEdge(palette, false, focused), backgroundColor: palette.card },
+      ]}
+      inputStyle={[entryLook.text, { color: palette.ink }]}
+    />
+  );
+}

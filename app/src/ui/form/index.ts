@@ -1,0 +1,2 @@
+export * from './Field';
+export * from './formNumber';

@@ -1,0 +1,176 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import type { Check, MachineFile, Walk } from '@green-tally/core/contracts';
+import { live } from '@green-tally/core/history';
+import type { Standing } from '@green-tally/core/plan';
+import { nextStop, unreadPlaces, walkPlan, walkStops } from '@green-tally/core/walk';
+import { proposeWork } from '@green-tally/core/work';
+import { SyncLine } from '../session/SyncLine';
+import { put, useAction, useClock, useSession } from '../store';
+import { HeadRow, Quiet, Screen, Skeleton, SPACE } from '../ui';
+import { CheckTitle, Progress } from './CheckParts';
+import { EntryStep } from './EntryStep';
+import type { Taken } from './entries';
+import { newReading } from './session';
+import { struckBy } from './checkStep';
+import { useCheckStep } from './useCheckStep';
+import { VerdictStep } from './VerdictStep';
+
+export interface CheckInWalkProps {
+  readonly file: MachineFile;
+  readonly standing: Standing;
+  readonly check: Check;
+  readonly walk: Walk;
+}
+
+/** One check of the walk: set the machine, take the reading, hear the verdict, put it right, read it as left. */
+export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
+  const router = useRouter();
+  const clock = useClock();
+  const { data: session } = useSession();
+  const by = session?.person?.name ?? '';
+  const own = live(file.readings).filter((r) => r.walkId === walk.id && r.checkId === check.id);
+  const plan = useMemo(() => walkPlan(file.machine, file.sheets), [file.machine, file.sheets]);
+  const stops = walkStops(plan.checks, walk, file.readings);
+  const at = stops.findIndex((s) => s.check.id === check.id);
+  const stop = stops[at];
+  const next = nextStop(stops, check.id);
+  const verdict = standing.verdicts.find((v) => v.check.id === check.id);
+  const unread = unreadPlaces(check, own);
+  const { step, tell } = useCheckStep({ walk, check, unread, again: stop?.state === 'again' });
+  const go = (id: string | undefined) =>
+    router.replace(
+      id && id !== check.id ? `/walk/${file.machine.id}/${id}` : `/walk/${file.machine.id}`,
+    );
+  useStepKeys(
+    () => go(stops[at + 1]?.check.id),
+    () => go(stops[at - 1]?.check.id),
+  );
+
+  const taking = { file, check, walk, by };
+  const take = useAction(async (taken: readonly Taken[], note: string) => {
+    if (step.at !== 'entering') return;
+    const { wish, settled } = step;
+    await put(
+      taken.map(({ place, value }) => {
+        const old = struckBy(wish, own, { place, value });
+        const about = {
+          ...taking,
+          place,
+          state: wish.state,
+          now: clock(),
+          note,
+          renewed: (wish.renewed || (old?.renewed ?? false)) && value.kind !== 'skip',
+          settled,
+          strikes: old?.id ?? null,
+        };
+        return { kind: 'reading' as const, body: newReading(about, value) };
+      }),
+    );
+  });
+  const skip = useAction(async (why: string) => {
+    await put(
+      unread.map((place) => ({
+        kind: 'reading' as const,
+        body: newReading(
+          { ...taking, place, state: 'asFound', now: clock() },
+          { kind: 'skip', why },
+        ),
+      })),
+    );
+    go(next?.check.id);
+  });
+  const proposal = verdict ? proposeWork(verdict, standing.verdicts) : undefined;
+  const addToWork = useAction(async () => {
+    if (!proposal) return;
+    const acceptedAt = clock().toISOString();
+    const machineId = file.machine.id;
+    await put([
+      {
+        kind: 'work',
+        body: {
+          ...proposal,
+          id: uuidv7(),
+          machineId,
+          acceptedBy: by,
+          acceptedAt,
+          withdrawnAt: null,
+        },
+      },
+    ]);
+  });
+
+  const head = (
+    <View style={styles.head}>
+      <HeadRow
+        back={{
+          to: `/walk/${file.machine.id}`,
+          title: `${file.machine.model} · ${file.machine.serial}`,
+          label: 'Back to the walk',
+        }}
+      >
+        <Quiet>{`${at + 1} of ${stops.length}`}</Quiet>
+        <SyncLine />
+      </HeadRow>
+      <Progress stops={stops} at={at} />
+    </View>
+  );
+
+  if (step.at !== 'verdict')
+    return (
+      <EntryStep
+        head={head}
+        file={file}
+        walk={walk}
+        check={check}
+        verdict={verdict}
+        step={step}
+        tell={tell}
+        own={own}
+        because={stop?.state === 'again' ? stop.because : undefined}
+        take={take}
+        skip={skip}
+      />
+    );
+  if (!verdict)
+    return (
+      <Screen head={head} title={check.component}>
+        <CheckTitle check={check} />
+        <Skeleton what="the verdict" />
+      </Screen>
+    );
+  return (
+    <VerdictStep
+      head={head}
+      verdict={verdict}
+      facts={standing.facts}
+      own={own}
+      work={{
+        proposed: proposal !== undefined,
+        accepted: standing.work.some((w) => w.checkId === check.id && !w.done),
+        add: addToWork,
+      }}
+      begin={(wish) => tell({ type: 'begin', wish: { ...wish, since: clock().toISOString() } })}
+      next={{ last: next === undefined, go: () => go(next?.check.id) }}
+    />
+  );
+}
+
+/** `j` and `k` go to the next and the previous check, when nothing is being typed. */
+function useStepKeys(forward: () => void, back: () => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key === 'j') forward();
+      if (event.key === 'k') back();
+    };
+    globalThis.addEventListener?.('keydown', onKey);
+    return () => globalThis.removeEventListener?.('keydown', onKey);
+  });
+}
+
+const styles = StyleSheet.create({ head: { gap: SPACE.s, paddingBottom: SPACE.xs } });

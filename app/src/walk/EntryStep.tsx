@@ -1,0 +1,197 @@
+import { createElement, useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
+import type { CheckVerdict } from '@green-tally/core/verdict';
+import type { WalkStop } from '@green-tally/core/walk';
+import { useTextDraft, type Action } from '../store';
+import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry } from '../ui';
+import { CheckTitle, WhyCard } from './CheckParts';
+import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
+import type { EntryProps, Taken } from './entries';
+import { entryOf } from './entryOf';
+import { PositionBanner } from './PositionBanner';
+import { positionConfirmedAt } from './session';
+
+interface EntryStepProps {
+  readonly head: ReactNode;
+  readonly file: MachineFile;
+  readonly walk: Walk;
+  readonly check: Check;
+  readonly verdict: CheckVerdict | undefined;
+  readonly step: Exclude<CheckStep, { at: 'verdict' }>;
+  readonly tell: (event: CheckEvent) => void;
+  /** this walk's live readings of the check */
+  readonly own: readonly Reading[];
+  /** why it is due again */
+  readonly because: WalkStop['because'];
+  readonly take: Action<[taken: readonly Taken[], note: string]>;
+  readonly skip: Action<[why: string]>;
+}
+
+/** Taking the readings of a check: the machine set, the drawing, the entry of its kind, a note, or why it is not measured. */
+export function EntryStep(props: EntryStepProps) {
+  const { file, walk, check, verdict, step, tell, own, take } = props;
+  const [note, setNote] = useTextDraft(`note|${walk.id}|${check.id}`);
+  const { wish } = step;
+  const entry: EntryProps = {
+    check,
+    file,
+    walk,
+    state: wish.state,
+    places: wish.places,
+    readings: takenIn(wish, own),
+    verdict,
+    draftKey: `draft|${walk.id}|${check.id}|${wish.state}`,
+    linksOut: wish.linksOut,
+    onTake: async (taken) => {
+      const stored = await take.run(taken, note.trim());
+      if (stored) setNote('');
+      return stored;
+    },
+    onDone: () => tell({ type: 'done' }),
+    frame: (body, footer) => (
+      <Frame {...props} footer={footer}>
+        {step.at === 'unset' ? <WhyCard check={check} open /> : body}
+        {step.at === 'entering' && wish.state === 'asFound' ? (
+          <>
+            <TextEntry
+              label="Note"
+              value={note}
+              onChange={setNote}
+              hint="anything worth keeping with the reading"
+            />
+            <Row>
+              <Press title="Skip, say why" onPress={() => tell({ type: 'skip' })} small />
+              {verdict && own.length ? (
+                <Press title="See the verdict" onPress={() => tell({ type: 'seeVerdict' })} small />
+              ) : null}
+            </Row>
+            <WhyCard check={check} />
+          </>
+        ) : null}
+      </Frame>
+    ),
+  };
+  return createElement(entryOf(check), entry);
+}
+
+interface FrameProps extends EntryStepProps {
+  readonly children: ReactNode;
+  /** what the thumb does while readings are taken */
+  readonly footer: ReactNode;
+}
+
+function Frame({ children, footer, ...props }: FrameProps) {
+  const { head, walk, check, step, tell, because, take } = props;
+  return (
+    <Screen
+      testID="check"
+      title={check.component}
+      beside={check.kind === 'measure' || check.kind === 'series'}
+      head={head}
+      footer={thumb(props, footer)}
+    >
+      <PositionBanner
+        check={check}
+        confirmedAt={step.at === 'unset' ? '' : positionConfirmedAt(walk.id, check.position)}
+        onConfirm={() => tell({ type: 'confirmed' })}
+        onMoved={() => tell({ type: 'moved' })}
+      />
+      <CheckTitle check={check} />
+      {because ? (
+        <Notice title="Look again" text={`${because.component} was worked on: ${because.why}.`} />
+      ) : null}
+      {step.wish.state === 'asLeft' ? (
+        <AsLeftNotice check={check} renewed={step.wish.renewed} />
+      ) : null}
+      {take.trouble ? (
+        <Notice tone="rust" title="Not stored on this device" text={take.trouble} />
+      ) : null}
+      {children}
+    </Screen>
+  );
+}
+
+/** What stands at the bottom in each step; nothing before the machine stands as the check wants. */
+function thumb({ step, tell, walk, check, skip }: EntryStepProps, entering: ReactNode): ReactNode {
+  switch (step.at) {
+    case 'unset':
+      return undefined;
+    case 'settling':
+      return (
+        <Press
+          fill="pine"
+          title="Run, made safe, looked again"
+          onPress={() => tell({ type: 'looked' })}
+        />
+      );
+    case 'skipping':
+      return (
+        <SkipEntry
+          draftKey={`skip|${walk.id}|${check.id}`}
+          skip={skip}
+          onBack={() => tell({ type: 'back' })}
+        />
+      );
+    case 'entering':
+      return entering;
+  }
+}
+
+function AsLeftNotice({ check, renewed }: { check: Check; renewed: boolean }) {
+  return (
+    <Notice
+      tone="blue"
+      title={renewed ? 'Renewed: now as left' : 'Put right: now as left'}
+      text={
+        check.runsToSettle
+          ? 'An adjuster moves after the first run. Everyone clear, doors shut, run it a minute, make safe again, then look and enter what you see.'
+          : 'Make safe before you reach in. Enter what it reads now; only an as-left reading that holds closes the work.'
+      }
+    />
+  );
+}
+
+interface SkipEntryProps {
+  readonly draftKey: string;
+  readonly skip: Action<[why: string]>;
+  readonly onBack: () => void;
+}
+
+function SkipEntry({ draftKey, skip, onBack }: SkipEntryProps) {
+  const [why, setWhy] = useTextDraft(draftKey);
+  const [missing, setMissing] = useState(false);
+  const send = async () => {
+    if (!why.trim()) return setMissing(true);
+    if (await skip.run(why.trim())) setWhy('');
+  };
+  const trouble = skip.trouble || (missing && !why.trim() ? 'Say why it is not measured.' : '');
+  return (
+    <>
+      <TextEntry
+        label="Why is it not measured?"
+        value={why}
+        onChange={setWhy}
+        hint="cover seized, too dark, part missing"
+      />
+      {trouble ? (
+        <View role="alert">
+          <Strong tone="rust">{trouble}</Strong>
+        </View>
+      ) : null}
+      <Buttons>
+        <Press style={styles.half} title="Back" onPress={onBack} small />
+        <Press
+          style={styles.half}
+          fill="violet"
+          title="Skip it"
+          loading={skip.busy}
+          onPress={() => void send()}
+          small
+        />
+      </Buttons>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({ half: { flex: 1 } });

@@ -1,0 +1,184 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { MachineFile } from '@green-tally/core/contracts';
+import { parseQuantity, printHours, printNumber } from '@green-tally/core/units';
+import { checksFor } from '@green-tally/core/walk';
+import { SyncLine } from '../session/SyncLine';
+import { put, troubleText, useAction, useClock, useSession, useTextDraft } from '../store';
+import {
+  Body,
+  Card,
+  Glyph,
+  Heading,
+  HeadRow,
+  Press,
+  Quiet,
+  RADIUS,
+  Screen,
+  STROKE,
+  Strong,
+  Tap,
+  TextEntry,
+  Title,
+  usePalette,
+} from '../ui';
+import { dayWords } from '../yard/words';
+import { newWalk } from './session';
+
+const GATE = [
+  'Engine stopped, all motion run down.',
+  'Key out and kept on you. Isolator off, locked for longer work.',
+  'Feeder-house lift stop latched; header and reel stops set before anyone goes under.',
+  'Wheels held. Cut-proof gloves at knives. Mind stored spring force, hot oil and coolant.',
+  'Drives are turned by hand only; a check that needs running says so and is its own step.',
+];
+
+/** Nobody walks a machine that was not made safe: each line is confirmed, then the hours are read. */
+export function MakeSafeGate({ file }: { file: MachineFile }) {
+  const { machine } = file;
+  const { data: session } = useSession();
+  const clock = useClock();
+  const [hoursText, setHoursText] = useTextDraft(`walk-hours|${machine.id}`);
+  const [noticed, setNoticed] = useTextDraft(`walk-noticed|${machine.id}`);
+  const [confirmed, setConfirmed] = useState<readonly number[]>([]);
+  const all = confirmed.length === GATE.length;
+  const checks = checksFor(machine, file.sheets);
+  const minutes = checks.reduce((sum, c) => sum + c.labour.measure, 0);
+  const start = useAction(async () => {
+    const hours = readHours(hoursText, machine.hours);
+    const by = session?.person?.name ?? '';
+    const body = newWalk(file, clock(), { hours, by, noticed: noticed.trim() });
+    await put([{ kind: 'walk', body }]);
+    setHoursText('');
+    setNoticed('');
+  });
+  const toggle = (line: number) =>
+    setConfirmed(
+      confirmed.includes(line) ? confirmed.filter((c) => c !== line) : [...confirmed, line],
+    );
+  return (
+    <Screen
+      testID="gate"
+      title={`Make safe: ${machine.serial}`}
+      footer={
+        <>
+          {start.trouble ? (
+            <View role="alert">
+              <Strong tone="rust">{start.trouble}</Strong>
+            </View>
+          ) : null}
+          <Press
+            fill="pine"
+            title={all ? 'Made safe: begin the walk' : `Confirm all ${GATE.length} first`}
+            disabled={!all}
+            loading={start.busy}
+            onPress={() => void start.run()}
+          />
+        </>
+      }
+    >
+      <HeadRow
+        back={{
+          to: `/machine/${machine.id}`,
+          title: `${machine.model} · ${machine.serial}`,
+          label: 'Back to the machine',
+        }}
+      >
+        <SyncLine />
+      </HeadRow>
+      <Title>Make safe first</Title>
+      <Quiet>{`${checks.length} checks, about ${Math.max(5, Math.round(minutes / 5) * 5)} minutes. Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
+      {GATE.map((line, i) => (
+        <GateLine
+          key={line}
+          line={line}
+          testID={`gate ${i}`}
+          on={confirmed.includes(i)}
+          onPress={() => toggle(i)}
+        />
+      ))}
+      <Quiet>
+        The maker's manual, the site's lock-out rules and local law go before anything said here.
+      </Quiet>
+      <Card>
+        <Heading>On arrival</Heading>
+        <TextEntry
+          label={`Separator hours (books: ${printHours(machine.hours)})`}
+          value={hoursText}
+          onChange={(text) => {
+            setHoursText(text);
+            start.clear();
+          }}
+          hint={printNumber(machine.hours, 0)}
+          numeric
+        />
+        <TextEntry
+          label="What the operator noticed"
+          value={noticed}
+          onChange={setNoticed}
+          hint="nothing"
+        />
+      </Card>
+    </Screen>
+  );
+}
+
+/** A meter cannot run back, and more hours than a busy year are questioned. */
+const MOST_MORE = 2000;
+
+/** @throws Error in words when the hours cannot be */
+function readHours(text: string, books: number): number {
+  if (!text.trim()) return books;
+  const hours = parseHours(text);
+  if (hours < books)
+    throw new Error(
+      `The books say ${printHours(books)} already. Read the separator hours again, not the engine hours.`,
+    );
+  if (hours > books + MOST_MORE)
+    throw new Error(
+      `${printHours(hours)} is ${printHours(hours - books)} more than the books say. Read the meter again.`,
+    );
+  return hours;
+}
+
+function parseHours(text: string): number {
+  try {
+    return parseQuantity(text, 'time', 'h').value;
+  } catch (error) {
+    throw new Error(troubleText(error));
+  }
+}
+
+interface GateLineProps {
+  readonly line: string;
+  readonly testID: string;
+  readonly on: boolean;
+  readonly onPress: () => void;
+}
+
+function GateLine({ line, testID, on, onPress }: GateLineProps) {
+  const palette = usePalette();
+  return (
+    <Tap role="checkbox" selected={on} testID={testID} label={line} onPress={onPress}>
+      <Card edge={on ? 'pine' : 'line'} fill={on ? 'pineTint' : 'card'} style={styles.line}>
+        <View style={[styles.box, { borderColor: palette.pine }]}>
+          {on ? <Glyph decision="replace" color={palette.pine} size={22} /> : null}
+        </View>
+        <Body style={styles.words}>{line}</Body>
+      </Card>
+    </Tap>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', alignItems: 'center', minHeight: 60 },
+  box: {
+    width: 36,
+    height: 36,
+    borderRadius: RADIUS.s,
+    borderWidth: STROKE.thick,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  words: { flex: 1 },
+});

@@ -1,0 +1,147 @@
+import type { ReactNode } from 'react';
+import { StyleSheet } from 'react-native';
+import type { Decision, Reading } from '@green-tally/core/contracts';
+import { needsHand } from '@green-tally/core/findings';
+import type { MachineFacts } from '@green-tally/core/kinds';
+import type { CheckVerdict } from '@green-tally/core/verdict';
+import type { Action } from '../store';
+import { Buttons, Press, Screen } from '../ui';
+import { CheckTitle, WhyCard } from './CheckParts';
+import type { Wish } from './checkStep';
+import { VerdictCard } from './VerdictCard';
+
+/** What may be begun from a verdict; when it begins is noted by who hears it. */
+export type Beginning = Omit<Wish, 'since'>;
+
+interface VerdictStepProps {
+  readonly head: ReactNode;
+  readonly verdict: CheckVerdict;
+  readonly facts: MachineFacts;
+  /** this walk's live readings of the check */
+  readonly own: readonly Reading[];
+  readonly work: {
+    readonly proposed: boolean;
+    readonly accepted: boolean;
+    readonly add: Action<[]>;
+  };
+  readonly begin: (wish: Beginning) => void;
+  readonly next: { readonly last: boolean; readonly go: () => void };
+}
+
+/** The verdict, and what may be done about it: put it right, measure again, take it into work, say that it was wrong. */
+export function VerdictStep({ head, verdict, facts, own, work, begin, next }: VerdictStepProps) {
+  const { check, decision } = verdict;
+  const fix = FIX[decision];
+  const again = decision === 'remeasure';
+  const measured = own.some((r) => r.value.kind !== 'skip' && r.value.kind !== 'look');
+  return (
+    <Screen
+      testID="check verdict"
+      title={check.component}
+      head={head}
+      footer={
+        <>
+          {fix ? (
+            <Press
+              fill={fix.fill}
+              title={fix.title}
+              testID="put right"
+              onPress={() => begin(puttingRight(verdict))}
+            />
+          ) : null}
+          {again ? (
+            <Press
+              fill="violet"
+              title="Measure again"
+              testID="measure again"
+              onPress={() => begin(measuringAgain(verdict))}
+            />
+          ) : null}
+          <Buttons>
+            {work.proposed ? (
+              <Press
+                style={styles.third}
+                title={work.accepted ? 'In work' : 'Add to work'}
+                disabled={work.accepted}
+                loading={work.add.busy}
+                onPress={() => void work.add.run()}
+                small
+              />
+            ) : null}
+            {measured ? (
+              <Press
+                style={styles.third}
+                title="It was wrong"
+                label="The reading was wrong: strike it and measure again"
+                onPress={() => begin(correcting(verdict, own))}
+                small
+              />
+            ) : null}
+            <Press
+              style={styles.third}
+              title={next.last ? 'To the walk ›' : 'Next ›'}
+              testID="next check"
+              onPress={next.go}
+              fill={fix || again ? undefined : 'pine'}
+              small
+            />
+          </Buttons>
+        </>
+      }
+    >
+      <CheckTitle check={check} />
+      <VerdictCard verdict={verdict} facts={facts} />
+      <WhyCard check={check} />
+    </Screen>
+  );
+}
+
+const FIX: Partial<Record<Decision, { readonly title: string; readonly fill: 'blue' | 'rust' }>> = {
+  adjust: { title: 'Adjust now, then measure as left', fill: 'blue' },
+  shorten: { title: 'Shorten now, then measure as left', fill: 'blue' },
+  turn: { title: 'Turn now, then count as left', fill: 'rust' },
+  replace: { title: 'Renew now, then measure as left', fill: 'rust' },
+};
+
+const needy = ({ places }: CheckVerdict): string[] =>
+  places.filter((p) => needsHand(p.decision)).map((p) => p.place);
+
+function puttingRight(verdict: CheckVerdict): Beginning {
+  const links = verdict.places.map(
+    (p) => p.plan?.choices.find((c) => c.action === 'shorten' && c.fits)?.linksOut ?? 0,
+  );
+  return {
+    state: 'asLeft',
+    places: needy(verdict),
+    strike: false,
+    renewed: verdict.decision === 'replace',
+    linksOut: verdict.decision === 'shorten' ? Math.max(1, ...links) : 0,
+  };
+}
+
+/** As found, at the places that are in doubt and at those that were never read. */
+const measuringAgain = (verdict: CheckVerdict): Beginning => ({
+  state: 'asFound',
+  places: [...needy(verdict), ...verdict.unmeasured],
+  strike: false,
+  renewed: false,
+  linksOut: 0,
+});
+
+/** The newest reading of its state is struck through; a chain that was shortened with it stays shortened. */
+function correcting(verdict: CheckVerdict, own: readonly Reading[]): Beginning {
+  const wrong = needy(verdict);
+  const state = verdict.places.some((p) => p.state === 'asLeft') ? 'asLeft' : 'asFound';
+  const links = own.map((r) =>
+    r.state === state && r.value.kind === 'travel' ? r.value.linksOut : 0,
+  );
+  return {
+    state,
+    places: wrong.length ? wrong : verdict.check.places,
+    strike: true,
+    renewed: false,
+    linksOut: Math.max(0, ...links),
+  };
+}
+
+const styles = StyleSheet.create({ third: { flex: 1 } });

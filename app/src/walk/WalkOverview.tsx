@@ -1,0 +1,177 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { MachineFile, Walk } from '@green-tally/core/contracts';
+import type { Standing } from '@green-tally/core/plan';
+import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
+import { printHours, printNumber } from '@green-tally/core/units';
+import {
+  nextStop,
+  walkPlan,
+  walkStops,
+  type WalkPlan,
+  type WalkStop,
+} from '@green-tally/core/walk';
+import { SyncLine } from '../session/SyncLine';
+import { put, useAction, useClock } from '../store';
+import {
+  Card,
+  Go,
+  Heading,
+  HeadRow,
+  Notice,
+  Press,
+  Quiet,
+  Screen,
+  Strong,
+  TextEntry,
+  Title,
+  useWide,
+} from '../ui';
+import { dayWords } from '../yard/words';
+import { StationStops } from './StationStops';
+
+interface WalkOverviewProps {
+  readonly file: MachineFile;
+  readonly standing: Standing;
+  readonly walk: Walk;
+}
+
+/** From so many checks on stations are folded, on a phone. */
+const MANY = 20;
+
+/** A walk under way: its checks by station, what is done, and what is next. */
+export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
+  const { machine } = file;
+  const router = useRouter();
+  const clock = useClock();
+  const wide = useWide();
+  const plan = useMemo(() => walkPlan(machine, file.sheets), [machine, file.sheets]);
+  const stops = walkStops(plan.checks, walk, file.readings);
+  const [search, setSearch] = useState('');
+  const wanted = search.trim().toLowerCase();
+  const next = nextStop(stops);
+  const done = stops.filter((s) => s.state === 'done').length;
+  const finish = useAction(async () => {
+    await put([{ kind: 'walk', body: { ...walk, finishedAt: clock().toISOString() } }]);
+    router.replace(`/work/${machine.id}`);
+  });
+  const stations = [...new Set(stops.map((s) => s.check.station))];
+  return (
+    <Screen
+      testID="walk"
+      title={`Walk: ${machine.serial}`}
+      full
+      footer={
+        next ? (
+          <Press
+            fill="pine"
+            title={`${done ? 'Next' : 'First'}: ${next.check.component}`}
+            onPress={() => router.push(`/walk/${machine.id}/${next.check.id}`)}
+          />
+        ) : (
+          <Press
+            fill="pine"
+            title="Finish the walk and see the work"
+            loading={finish.busy}
+            onPress={() => void finish.run()}
+          />
+        )
+      }
+    >
+      <HeadRow
+        back={{
+          to: `/machine/${machine.id}`,
+          title: `${machine.model} · ${machine.serial}`,
+          label: 'Back to the machine',
+        }}
+      >
+        <SyncLine />
+      </HeadRow>
+      <Title>{`Walk: ${done} of ${stops.length}`}</Title>
+      <Quiet>{aboutWalk(walk, plan)}</Quiet>
+      {finish.trouble ? <Notice tone="rust" title="Not finished" text={finish.trouble} /> : null}
+      <LookFirst machineId={machine.id} noticed={walk.noticed} stops={stops} />
+      {stops.length > MANY ? (
+        <TextEntry
+          label="Find a check"
+          value={search}
+          onChange={setSearch}
+          hint="belt, oil, knife"
+        />
+      ) : null}
+      <View style={wide ? styles.columns : styles.list}>
+        {stations.map((station) => (
+          <StationStops
+            key={station}
+            machineId={machine.id}
+            walkId={walk.id}
+            verdicts={standing.verdicts}
+            stops={stops.filter((s) => s.check.station === station)}
+            next={next?.check.id}
+            wanted={wanted}
+            folds={!wide && stops.length > MANY}
+          />
+        ))}
+      </View>
+      {next && done > 0 ? (
+        <Press title="Finish early: the rest stays due" onPress={() => void finish.run()} small />
+      ) : null}
+    </Screen>
+  );
+}
+
+/** Less saved than this is not worth a word, minutes. */
+const WORTH_SAYING = 5;
+
+function aboutWalk({ madeSafeAt, hours, noticed }: Walk, { saved }: WalkPlan): string {
+  const order =
+    saved >= WORTH_SAYING
+      ? `front to back, in the order that saves ${printNumber(saved, 0)} min of moving the machine`
+      : 'front to back';
+  return [
+    `Made safe ${madeSafeAt ? dayWords(madeSafeAt.slice(0, 10)) : ''}`,
+    printHours(hours),
+    order,
+    ...(noticed ? [`noticed: ${noticed}`] : []),
+  ].join(' · ');
+}
+
+interface LookFirstProps {
+  readonly machineId: string;
+  readonly noticed: string;
+  readonly stops: readonly WalkStop[];
+}
+
+/** What the operator noticed, and the checks it points to, likeliest first. */
+function LookFirst({ machineId, noticed, stops }: LookFirstProps) {
+  const symptoms = symptomsIn(noticed);
+  const open = stops.filter((s) => s.state !== 'done').map((s) => s.check);
+  const suspects = suspectsFor(
+    symptoms.map((s) => s.id),
+    open,
+  ).slice(0, 5);
+  if (!suspects.length) return null;
+  return (
+    <Card edge="violet" testID="look first">
+      <Heading>{`Look first: ${symptoms.map((s) => s.noticed.toLowerCase()).join('; ')}`}</Heading>
+      {suspects.map(({ check, why }) => (
+        <Go
+          key={check.id}
+          to={`/walk/${machineId}/${check.id}`}
+          label={`${check.component}: ${why.join('; ')}`}
+          style={styles.suspect}
+        >
+          <Strong tone="pine">{check.component}</Strong>
+          <Quiet>{why.join('; ')}</Quiet>
+        </Go>
+      ))}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: 12 },
+  columns: { columnGap: 16, rowGap: 16 },
+  suspect: { justifyContent: 'center' },
+});

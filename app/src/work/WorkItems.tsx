@@ -1,0 +1,166 @@
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Standing, StandingWork } from '@green-tally/core/plan';
+import { printNumber } from '@green-tally/core/units';
+import { labourHours, type ProposedWork } from '@green-tally/core/work';
+import type { Action } from '../store';
+import {
+  Card,
+  DecisionBadge,
+  Heading,
+  Notice,
+  Press,
+  Quiet,
+  Row,
+  Rule,
+  SPACE,
+  Strong,
+} from '../ui';
+import { dayWords, weekdayWords } from '../yard/words';
+
+interface WorkItemsProps {
+  readonly machineId: string;
+  readonly standing: Standing;
+  readonly accept: Action<[items: readonly ProposedWork[]]>;
+  readonly withdraw: Action<[id: string]>;
+}
+
+/** What was decided and waits to be accepted, what is in work, and what has been put right. */
+export function WorkItems({ machineId, standing, accept, withdraw }: WorkItemsProps) {
+  const { proposed, verdicts } = standing;
+  const name: NameOf = (checkId) =>
+    verdicts.find((v) => v.check.id === checkId)?.check.component ?? checkId;
+  const open = standing.work.filter((w) => !w.done);
+  const done = standing.work.filter((w) => w.done);
+  return (
+    <>
+      <Proposed items={proposed} name={name} accept={accept} />
+      <Accepted items={open} name={name} withdraw={withdraw} />
+      {!proposed.length && !open.length ? (
+        <NoWork machineId={machineId} unknown={standing.walkState === 'none'} />
+      ) : null}
+      {done.length ? (
+        <Card>
+          <Heading>Put right</Heading>
+          {done.map((w) => (
+            <Quiet key={w.id}>
+              {`${name(w.checkId)}: ${w.decision}, closed by a reading that holds`}
+            </Quiet>
+          ))}
+        </Card>
+      ) : null}
+    </>
+  );
+}
+
+type NameOf = (checkId: string) => string;
+
+interface ProposedProps extends Pick<WorkItemsProps, 'accept'> {
+  readonly items: readonly ProposedWork[];
+  readonly name: NameOf;
+}
+
+function Proposed({ items, name, accept }: ProposedProps) {
+  if (!items.length) return null;
+  return (
+    <Card edge="pine" testID="proposed">
+      <Heading>{`Decided, not yet accepted: ${items.length}`}</Heading>
+      {items.map((p) => (
+        <Item key={p.checkId} work={p} name={name(p.checkId)}>
+          <Press
+            title="Accept into work"
+            label={`Accept into work: ${name(p.checkId)}`}
+            disabled={accept.busy}
+            onPress={() => void accept.run([p])}
+            small
+          />
+        </Item>
+      ))}
+      {items.length > 1 ? (
+        <Press
+          fill="pine"
+          title={`Accept all ${items.length}`}
+          testID="accept all"
+          loading={accept.busy}
+          onPress={() => void accept.run(items)}
+        />
+      ) : null}
+    </Card>
+  );
+}
+
+interface AcceptedProps extends Pick<WorkItemsProps, 'withdraw'> {
+  readonly items: readonly StandingWork[];
+  readonly name: NameOf;
+}
+
+function Accepted({ items, name, withdraw }: AcceptedProps) {
+  if (!items.length) return null;
+  return (
+    <Card testID="accepted">
+      <Heading>{`In work: ${items.length}`}</Heading>
+      {items.map((w) => (
+        <Item key={w.checkId} work={w} name={name(w.checkId)}>
+          <Row apart>
+            <Quiet style={styles.grows}>
+              {`accepted by ${w.acceptedBy}, ${dayWords(w.acceptedAt.slice(0, 10))}${w.visit ? `; visit ${weekdayWords(w.visit.startsOn)}` : ''}`}
+            </Quiet>
+            <Press
+              title="Withdraw"
+              label={`Withdraw: ${name(w.checkId)}`}
+              disabled={withdraw.busy}
+              onPress={() => void withdraw.run(w.id)}
+              small
+            />
+          </Row>
+        </Item>
+      ))}
+    </Card>
+  );
+}
+
+interface ItemProps {
+  readonly work: ProposedWork;
+  readonly name: string;
+  readonly children: ReactNode;
+}
+
+function Item({ work, name, children }: ItemProps) {
+  return (
+    <View style={styles.item}>
+      <Rule />
+      <Row apart>
+        <Strong style={styles.grows}>{name}</Strong>
+        <DecisionBadge decision={work.decision} />
+      </Row>
+      <Quiet>{work.reason}</Quiet>
+      <Quiet>{labourWords(work)}</Quiet>
+      {children}
+    </View>
+  );
+}
+
+function labourWords(work: ProposedWork): string {
+  const { places, cover, parts } = work;
+  return [
+    ...(places.length > 1 ? [`${places.length} places`] : []),
+    `${printNumber(labourHours([work]), 2)} h${cover ? ` with ${cover.name}` : ''}`,
+    ...(parts.length ? [parts.map((p) => `${p.quantity} × ${p.number} ${p.name}`).join(', ')] : []),
+  ].join(' · ');
+}
+
+function NoWork({ machineId, unknown }: { machineId: string; unknown: boolean }) {
+  const router = useRouter();
+  return unknown ? (
+    <Notice
+      title="No work known"
+      text="Nothing was measured this season: walk the machine first."
+      action={{ title: 'Start the walk', onPress: () => router.push(`/walk/${machineId}`) }}
+    />
+  ) : (
+    <Notice tone="pine" title="No work due" text="What was measured holds through this harvest." />
+  );
+}
+
+const styles = StyleSheet.create({ item: { gap: SPACE.s }, grows: { flex: 1 } });
