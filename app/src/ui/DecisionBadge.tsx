@@ -21,33 +21,38 @@ export function DecisionBadge({ decision, count }: DecisionBadgeProps) {
   const color = fill ? palette.onFill : palette.ink;
   const word = DECISION_WORDS[decision];
   const quiet = decision === 'watch' ? palette.tray : palette.card;
-  const said = count === undefined ? word : `${count} ${word.toLowerCase()}`;
+  const said = count === undefined ? word : countWords(decision, count);
   return (
     <View
       role="img"
       aria-label={said}
       style={[
         styles.badge,
+        count === undefined ? null : styles.compact,
         {
           borderColor: fill ? palette[fill] : palette.line,
           backgroundColor: fill ? palette[fill] : quiet,
         },
       ]}
     >
-      <Glyph decision={decision} color={color} size={20} />
+      <Glyph decision={decision} color={color} size={count === undefined ? 20 : 16} />
       <Strong style={{ color }}>{said}</Strong>
     </View>
   );
 }
 
-/** How many of each decision, loudest first: "2 replace", "10 watch", "135 holds". */
+/** "2 replace", "1 holds", "135 hold". */
+const countWords = (decision: Decision, count: number): string =>
+  decision === 'holds' && count !== 1 ? `${count} hold` : `${count} ${decision}`;
+
+/** How many of each decision, loudest first: "2 replace", "10 watch", "135 hold". */
 export function DecisionCounts({
   counts,
 }: {
   counts: Readonly<Partial<Record<Decision, number>>>;
 }) {
   return (
-    <Row gap={SPACE.s}>
+    <Row gap={SPACE.xs}>
       {LOUDNESS.filter((d) => counts[d]).map((d) => (
         <DecisionBadge key={d} decision={d} count={counts[d] ?? 0} />
       ))}
@@ -65,4 +70,5 @@ const styles = StyleSheet.create({
     paddingHorizontal: SPACE.s,
     minHeight: 38,
   },
+  compact: { minHeight: 32, gap: SPACE.xs, paddingHorizontal: 6, borderRadius: RADIUS.s },
 });

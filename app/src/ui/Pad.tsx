@@ -97,7 +97,7 @@ export function Pad(props: PadProps) {
                 soft
               />
             ) : null}
-            {beside ? <Key {...beside} /> : <View style={styles.none} />}
+            {beside ? <Key {...beside} /> : <View style={[styles.key, styles.none]} />}
           </View>
         );
       })}
@@ -177,7 +177,7 @@ function Key({ title, label, onPress, disabled, soft = false }: PadKey & { soft?
 const styles = StyleSheet.create({
   pad: { gap: SPACE.s },
   row: { flexDirection: 'row', gap: SPACE.s },
-  none: { flex: 1 },
+  none: { borderColor: 'transparent' },
   typed: {
     borderWidth: STROKE.thick,
     borderRadius: RADIUS.m,

@@ -47,34 +47,32 @@ function MachineCard({ row, selected }: { row: YardRow; selected: boolean }) {
   const slack = slackWords(row.slack);
   const tone = row.late ? 'rust' : 'ink';
   return (
-    <Card
-      edge={selected ? 'pine' : 'line'}
-      fill={selected ? 'pineTint' : 'card'}
-      style={styles.card}
-    >
-      <View style={[styles.slack, { borderRightColor: palette.line }]}>
-        <Figure tone={tone} testID={`slack ${machine.serial}`}>
-          {slack.figure}
-        </Figure>
-        <Quiet style={styles.slackWords}>{slack.words}</Quiet>
+    <Card edge={selected ? 'pine' : 'line'} fill={selected ? 'pineTint' : 'card'}>
+      <View style={styles.head}>
+        <View style={[styles.slack, { borderRightColor: palette.line }]}>
+          <Figure tone={tone} testID={`slack ${machine.serial}`}>
+            {slack.figure}
+          </Figure>
+          <Quiet style={styles.slackWords}>{slack.words}</Quiet>
+        </View>
+        <View style={styles.told}>
+          <Row apart>
+            <Heading>{machineName(machine)}</Heading>
+            <Quiet>{walkWords(row)}</Quiet>
+          </Row>
+          <Quiet>{`${machine.customer} · ${machine.harvest.crop} ${dayWords(machine.harvest.start)}`}</Quiet>
+          <Strong tone={tone} style={styles.next}>
+            {nextWords(row)}
+          </Strong>
+        </View>
       </View>
-      <View style={styles.told}>
-        <Row apart>
-          <Heading>{machineName(machine)}</Heading>
-          <Quiet>{walkWords(row)}</Quiet>
-        </Row>
-        <Quiet>{`${machine.customer} · ${machine.harvest.crop} ${dayWords(machine.harvest.start)}`}</Quiet>
-        <DecisionCounts counts={row.counts} />
-        <Strong tone={tone} style={styles.next}>
-          {nextWords(row)}
-        </Strong>
-      </View>
+      <DecisionCounts counts={row.counts} />
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  card: { flexDirection: 'row', gap: SPACE.m },
+  head: { flexDirection: 'row', gap: SPACE.m },
   slack: {
     width: 78,
     alignItems: 'center',
