@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { openMachine, openStop, PHONE, signIn, WIDE } from './steps';
+import { openMachine, openStop, PHONE, signIn } from './steps';
 
 test.use({ viewport: PHONE });
 
@@ -29,13 +28,11 @@ test('a file is looked at row by row before it is stored; then the machine has i
   await signIn(page, 'rhea');
   await page.goto('/readings');
   const sample = readFileSync(resolve(__dirname, '../demo/readings-sample.csv'), 'utf8');
-  await page
-    .getByTestId('csv file')
-    .setInputFiles({
-      name: 'broken.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('machine;value\nT126;3'),
-    });
+  await page.getByTestId('csv file').setInputFiles({
+    name: 'broken.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('machine;value\nT126;3'),
+  });
   await expect(page.getByText(/Missing: check, place, quantity, taken_at, hours/)).toBeVisible();
   const spoilt = sample.replace(/,measure,418\.5,/, ',measure,wide,');
   await page
@@ -46,13 +43,11 @@ test('a file is looked at row by row before it is stored; then the machine has i
   );
   await expect(page.getByText(/value: At character 1 \("w"\): this is not a number/)).toBeVisible();
   await expect(page.getByTestId('import store')).toBeDisabled();
-  await page
-    .getByTestId('csv file')
-    .setInputFiles({
-      name: 'readings-sample.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(sample),
-    });
+  await page.getByTestId('csv file').setInputFiles({
+    name: 'readings-sample.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(sample),
+  });
   await expect(page.getByTestId('import summary')).toContainText('983 rows: 983 new and good');
   await page.getByTestId('import store').click();
   await expect(page.getByTestId('import summary')).toContainText('983 stored');
@@ -98,35 +93,3 @@ test('a wrong password is answered in words and the name stays', async ({ page }
   await expect(page.getByText('The sign-in name or the password is wrong.')).toBeVisible();
   await expect(page.getByLabel('Sign-in name')).toHaveValue('ines');
 });
-
-for (const [name, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
-  test(`yard, machine and spec sheet are sound for assistive tools, ${name}, both themes`, async ({
-    page,
-  }) => {
-    await page.setViewportSize(viewport);
-    await signIn(page, 'ines');
-    await expect(page.getByTestId('machine T118')).toBeVisible();
-    for (const theme of ['Daylight', 'Shed']) {
-      await page.goto('/more');
-      await page.getByRole('radio', { name: new RegExp(theme) }).click();
-      await page.goto('/');
-      await openMachine(page, 'T118');
-      const found = (await new AxeBuilder({ page }).analyze()).violations;
-      await page.goto('/specs/AX7/conveyor-chain-tension');
-      await expect(page.getByTestId('spec check')).toBeVisible();
-      const violations = [...found, ...(await new AxeBuilder({ page }).analyze()).violations];
-      expect(
-        violations.map(
-          (v) =>
-            `${v.id}: ${v.nodes
-              .map((n) => n.html)
-              .slice(0, 2)
-              .join(' ')}`,
-        ),
-      ).toEqual([]);
-    }
-  });
-}

@@ -21,7 +21,7 @@ test.describe('on a phone', () => {
   }) => {
     await signIn(page, 'rhea');
     await page.getByRole('link', { name: 'More' }).click();
-    await page.getByRole('button', { name: 'Open the specs' }).click();
+    await page.getByRole('link', { name: 'Spec sheets' }).click();
     await page.getByTestId('spec AX5').click();
     await page.getByLabel('Find a check').fill('LM-5207');
     await expect(page.getByText('1 of 125 checks')).toBeVisible();
@@ -42,7 +42,7 @@ test.describe('on a phone', () => {
     await page.getByLabel('Places, by commas').fill('belt');
     await page.getByTestId('keep check').click();
     await expect(page.getByTestId('changed')).toContainText('limit › limit: 31.75 → 34.5281');
-    await page.getByRole('button', { name: 'Back to AX5' }).click();
+    await page.getByRole('link', { name: 'Back to AX5' }).click();
     await expect(page.getByTestId('draft')).toContainText('last saved by Rhea Aldane');
     await page.getByTestId('publish').click();
     await expect(page.getByText('Say in a few words what was changed')).toBeVisible();
@@ -164,24 +164,20 @@ test.describe('on a wide screen', () => {
     await signIn(page, 'rhea');
     const file = await (await page.request.get('/api/specs/DF10/file')).text();
     await page.getByRole('link', { name: 'Specs' }).click();
-    await page
-      .getByTestId('sheet file')
-      .setInputFiles({
-        name: 'df10.json',
-        mimeType: 'application/json',
-        buffer: Buffer.from(file.replace('"total": 124', '"total": "many"')),
-      });
+    await page.getByTestId('sheet file').setInputFiles({
+      name: 'df10.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(file.replace('"total": 124', '"total": "many"')),
+    });
     const line = file.split('\n').findIndex((l) => l.includes('"total": 124')) + 1;
     await expect(page.getByTestId('import errors')).toContainText(`line ${line}, checks.`);
-    await page
-      .getByTestId('sheet file')
-      .setInputFiles({
-        name: 'df10.json',
-        mimeType: 'application/json',
-        buffer: Buffer.from(
-          file.replace('"revision": 1', '"revision": 2').replace('"total": 124', '"total": 118'),
-        ),
-      });
+    await page.getByTestId('sheet file').setInputFiles({
+      name: 'df10.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(
+        file.replace('"revision": 1', '"revision": 2').replace('"total": 124', '"total": 118'),
+      ),
+    });
     await expect(page.getByTestId('import preview')).toContainText('total: 124 → 118');
     await page.getByTestId('store sheet').click();
     await expect(page.getByTestId('import preview')).toContainText('Stored: DF10 revision 2.');

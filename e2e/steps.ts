@@ -39,7 +39,7 @@ export async function openStop(page: Page, id: string): Promise<void> {
 
 /** From a check back to the walk, then to another check. */
 export async function toStop(page: Page, id: string): Promise<void> {
-  await page.getByRole('button', { name: 'Back to the walk' }).click();
+  await page.getByRole('link', { name: 'Back to the walk' }).click();
   await expect(page.getByTestId('walk')).toBeVisible();
   await openStop(page, id);
 }

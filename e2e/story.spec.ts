@@ -107,7 +107,7 @@ for (const [name, viewport, serial] of [
           page.getByText('Fan drive belt was worked on', { exact: false }),
         ).toBeVisible();
         await readElevator(page);
-        await page.getByRole('button', { name: 'Back to the walk' }).click();
+        await page.getByRole('link', { name: 'Back to the walk' }).click();
         await expect(page.getByTestId('walk')).toContainText('Walk: 5 of 147');
         await page.getByRole('button', { name: 'Finish early: the rest stays due' }).click();
         await expect(page.getByTestId('work')).toBeVisible();

@@ -113,6 +113,7 @@ export function ensureApp() {
   const newest = newestChange(
     'app/src',
     'app/public',
+    'app/metro',
     'app/app.json',
     'app/metro.config.js',
     'app/babel.config.js',

@@ -53,7 +53,7 @@ async function take(base, executablePath) {
     await page.getByTestId(`stop ${id}`).click();
     await page.getByTestId('confirm position').click();
   };
-  const toWalk = () => page.getByRole('button', { name: 'Back to the walk' }).click();
+  const toWalk = () => page.getByRole('link', { name: 'Back to the walk' }).click();
   await shot(page, 'yard-phone');
   await page.getByTestId('machine T118').click();
   await page.getByTestId('what wears').waitFor();

@@ -1,50 +1,20 @@
 import type { ComponentType } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Svg from 'react-native-svg';
 import type { Check, Method } from '@green-tally/core/contracts';
 import { drawnWords } from '@green-tally/core/kinds';
-import { usePalette, type Palette } from '../ui';
-import { aimOf, type Aim } from './aim';
-import {
-  CanisterGap,
-  ChainPitches,
-  DraperBand,
-  ElevatorFeel,
-  EyeBolt,
-  Hydraulic,
-  Overlap,
-  Sag,
-  SlatAtFloor,
-  SlatInWindow,
-  SpringGauge,
-  TipToTip,
-} from './tension';
-import {
-  BeltNote,
-  BeltPush,
-  BeltWidth,
-  Clearance,
-  GoNoGo,
-  Grease,
-  HoldDown,
-  KnifeCount,
-  KnifeEdge,
-  LevelEye,
-  Look,
-  Meter,
-  Play,
-  RaspBar,
-  SectionGuard,
-  Setting,
-  SheaveGap,
-  Tooth,
-  Torque,
-} from './wear';
+import { usePalette } from '../ui';
+import { aimOf } from './aim';
+import type { DrawingProps } from './drawing';
+import { CanisterGap, EyeBolt, Hydraulic, Overlap, SpringGauge, TipToTip } from './adjusters';
+import { ChainPitches, DraperBand, ElevatorFeel, Sag, SlatAtFloor, SlatInWindow } from './strands';
+import { BeltNote, BeltPush, BeltWidth, SheaveGap } from './belts';
+import { HoldDown, KnifeCount, KnifeEdge, RaspBar, SectionGuard } from './cutting';
+import { Clearance, GoNoGo, Play, Tooth } from './fits';
+import { Grease, LevelEye, Look, Meter, Setting, Torque } from './readouts';
 
 /** One drawing for each method. */
-const DRAWINGS: Readonly<
-  Record<Method, ComponentType<{ readonly aim: Aim; readonly palette: Palette }>>
-> = {
+const DRAWINGS: Readonly<Record<Method, ComponentType<DrawingProps>>> = {
   'spring-gauge': SpringGauge,
   'tip-to-tip': TipToTip,
   'canister-gap': CanisterGap,
@@ -83,14 +53,14 @@ export function Schematic({ check }: { check: Check }) {
   const palette = usePalette();
   const Drawing = DRAWINGS[check.method];
   return (
-    <View
-      role="img"
-      aria-label={drawnWords(check)}
-      style={{ width: '100%', maxWidth: 460, alignSelf: 'center', aspectRatio: 360 / 170 }}
-    >
+    <View role="img" aria-label={drawnWords(check)} style={styles.drawing}>
       <Svg width="100%" height="100%" viewBox="0 0 360 170" aria-hidden>
         <Drawing aim={aimOf(check)} palette={palette} />
       </Svg>
     </View>
   );
 }
+
+const styles = StyleSheet.create({
+  drawing: { width: '100%', maxWidth: 460, alignSelf: 'center', aspectRatio: 360 / 170 },
+});

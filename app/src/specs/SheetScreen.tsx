@@ -77,6 +77,7 @@ function Sheet({ detail, checkId }: { detail: SpecDetail; checkId: string | unde
     return (
       <Screen title={sheet.model}>
         <Notice
+          alone
           title={`${sheet.model} has no check "${checkId}"`}
           text="It may have been removed in this revision."
           action={{ title: 'To the sheet', onPress: () => open(undefined) }}

@@ -45,6 +45,7 @@ export function Waiting({ what, trouble, again, full = false }: WaitingProps) {
         <Skeleton what={what} />
       ) : (
         <Notice
+          alone
           tone="rust"
           title={`${what.charAt(0).toUpperCase()}${what.slice(1)} cannot be shown`}
           text={trouble}

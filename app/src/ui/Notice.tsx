@@ -2,7 +2,8 @@ import { View } from 'react-native';
 import { Card } from './Card';
 import { Press } from './Press';
 import type { Palette } from './theme';
-import { Body, Heading } from './Words';
+import { TYPE } from './tokens';
+import { Body, Heading, Title } from './Words';
 
 interface NoticeProps {
   readonly title: string;
@@ -10,6 +11,8 @@ interface NoticeProps {
   readonly tone?: 'violet' | 'rust' | 'pine' | 'blue';
   readonly action?: { readonly title: string; readonly onPress: () => void };
   readonly testID?: string;
+  /** all the screen has to say: its title is the page's */
+  readonly alone?: boolean;
 }
 
 const TINT: Readonly<Record<NonNullable<NoticeProps['tone']>, keyof Palette>> = {
@@ -20,11 +23,18 @@ const TINT: Readonly<Record<NonNullable<NoticeProps['tone']>, keyof Palette>> = 
 };
 
 /** Something to know: empty, offline, gone wrong. Says what to do next. */
-export function Notice({ title, text, tone = 'violet', action, testID }: NoticeProps) {
+export function Notice({
+  title,
+  text,
+  tone = 'violet',
+  action,
+  testID,
+  alone = false,
+}: NoticeProps) {
   return (
     <View role={tone === 'rust' ? 'alert' : 'status'} testID={testID}>
       <Card fill={TINT[tone]} edge={tone}>
-        <Heading>{title}</Heading>
+        {alone ? <Title style={TYPE.heading}>{title}</Title> : <Heading>{title}</Heading>}
         {text ? <Body>{text}</Body> : null}
         {action ? <Press title={action.title} onPress={action.onPress} small /> : null}
       </Card>

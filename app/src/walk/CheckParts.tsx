@@ -2,14 +2,14 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check } from '@green-tally/core/contracts';
 import type { WalkStop } from '@green-tally/core/walk';
-import { Body, Card, Heading, Press, Quiet, SPACE, STROKE, TYPE, usePalette } from '../ui';
+import { Body, Card, Heading, Press, Quiet, SPACE, STROKE, Title, TYPE, usePalette } from '../ui';
 
 /** What is checked: station, component, and what is read. */
 export function CheckTitle({ check }: { check: Check }) {
   return (
     <View>
       <Quiet>{`${check.station} · ${check.stationName}`}</Quiet>
-      <Heading style={TYPE.component}>{check.component}</Heading>
+      <Title style={TYPE.component}>{check.component}</Title>
       <Quiet>{check.measures}</Quiet>
     </View>
   );

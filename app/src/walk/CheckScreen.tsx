@@ -27,6 +27,7 @@ export function CheckScreen() {
       <Screen title="No such check">
         <HeadRow back={backToMachine(file)} />
         <Notice
+          alone
           title={`${file.machine.serial} has no such check`}
           text="Its spec sheet may have changed."
         />
@@ -55,7 +56,7 @@ interface OutsideWalkProps {
 function OutsideWalk({ file, standing, check }: OutsideWalkProps) {
   const verdict = standing.verdicts.find((v) => v.check.id === check.id);
   return (
-    <Screen title={check.component}>
+    <Screen title={check.component} testID="outside a walk">
       <HeadRow back={backToMachine(file)}>
         <SyncLine />
       </HeadRow>

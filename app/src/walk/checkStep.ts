@@ -84,17 +84,24 @@ export function nextStep(step: CheckStep, event: CheckEvent, facts: StepFacts): 
     case 'looked':
       return step.at === 'settling' ? { at: 'entering', wish: step.wish, settled: true } : step;
     case 'skip':
-      return step.at === 'entering' && step.wish.state === 'asFound'
-        ? { at: 'skipping', wish: step.wish }
-        : step;
+      return toSkipping(step);
     case 'back':
       return step.at === 'skipping' ? toEntry(step.wish, { ...facts, confirmed: true }) : step;
     case 'seeVerdict':
       return step.at === 'entering' ? { at: 'verdict' } : step;
     case 'done':
-      return step.at === 'entering' || step.at === 'skipping' ? { at: 'verdict' } : step;
+      return isOpen(step) ? { at: 'verdict' } : step;
   }
 }
+
+/** Something is being said about the check: a reading, or why there is none. */
+const isOpen = (step: CheckStep) => step.at === 'entering' || step.at === 'skipping';
+
+/** Only what was found can be left unmeasured; what was put right is measured. */
+const toSkipping = (step: CheckStep): CheckStep =>
+  step.at === 'entering' && step.wish.state === 'asFound'
+    ? { at: 'skipping', wish: step.wish }
+    : step;
 
 function toEntry(wish: Wish, { confirmed, runsToSettle }: StepFacts): CheckStep {
   if (!confirmed) return { at: 'unset', wish };
