@@ -1,10 +1,12 @@
 import type { Page } from '@playwright/test';
 
 /**
- * What lies wrong on the page as it is drawn: words or controls that lie over one another, that reach past the window,
+ * What lies wrong on the page as it is drawn: words or controls that lie over one another, that
+ * reach past the window,
  * or that are cut off by a box that does not scroll. Words for people; empty when all is in order.
  *
- * Looked at are every run of text and every control, each held to the part that the boxes around it leave to be seen.
+ * Looked at are every run of text and every control, each held to the part that the boxes around it
+ * leave to be seen.
  */
 export function layoutFaults(page: Page): Promise<string[]> {
   return page.evaluate(() => {
@@ -32,7 +34,10 @@ export function layoutFaults(page: Page): Promise<string[]> {
     const isHidden = (element: Element) =>
       !element.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true });
 
-    /** What the boxes around leave to be seen of a box; a box that cuts without scrolling is a fault. */
+    /**
+     * What the boxes around leave to be seen of a box; a box that cuts without scrolling is a
+     * fault.
+     */
     const lookAt = (element: Element, box: DOMRect, said: string): Piece | undefined => {
       const seen: Box = { left: box.left, top: box.top, right: box.right, bottom: box.bottom };
       for (const around of boxesAround(element)) {
@@ -89,10 +94,17 @@ export function layoutFaults(page: Page): Promise<string[]> {
       add(picture, picture.getBoundingClientRect(), 'a drawing');
 
     const within = (a: Element, b: Element) => a === b || a.contains(b) || b.contains(a);
-    /** A drawing is there to be pointed at: what lies over it within the same frame belongs to it. */
-    const isPointedAt = (drawing: Piece, control: Piece) =>
-      drawing.element.tagName === 'svg' &&
-      Boolean(drawing.element.parentElement?.contains(control.element));
+    /**
+     * A drawing, or a row of a table, is there to be pointed at: a control laid over it belongs to
+     * it.
+     */
+    const isPointedAt = (under: Piece, control: Piece) => {
+      const frame =
+        under.element.tagName === 'svg'
+          ? under.element.parentElement
+          : under.element.closest('[role=row]');
+      return control.element.matches(CONTROLS) && Boolean(frame?.contains(control.element));
+    };
     pieces.forEach((a, i) => {
       for (const b of pieces.slice(i + 1)) {
         if (within(a.element, b.element) || isPointedAt(a, b) || isPointedAt(b, a)) continue;

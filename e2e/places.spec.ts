@@ -3,7 +3,10 @@ import { expect, test, type Page } from '@playwright/test';
 import { layoutFaults } from './layout';
 import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn, WIDE } from './steps';
 
-/** Every place, at three widths and in both themes: nothing lies over anything, nothing is cut off, axe finds nothing. */
+/**
+ * Every place, at three widths and in both themes: nothing lies over anything, nothing is cut off,
+ * axe finds nothing.
+ */
 const TABLET = { width: 768, height: 1024 };
 const THEMES = ['daylight', 'shed'] as const;
 

@@ -161,7 +161,10 @@ export async function forgetCluster(folder) {
   }
 }
 
-/** After a crash: stops a postgres still running on this data, or clears the pid file of one that is gone. */
+/**
+ * After a crash: stops a postgres still running on this data, or clears the pid file of one that is
+ * gone.
+ */
 async function clearOldRun(data, tell) {
   const file = join(data, 'postmaster.pid');
   if (!existsSync(file)) return;
@@ -189,7 +192,10 @@ async function clearOldRun(data, tell) {
   rmSync(file, { force: true });
 }
 
-/** Whether the command that started this postgres still runs; an orphan has been given to another parent. */
+/**
+ * Whether the command that started this postgres still runs; an orphan has been given to another
+ * parent.
+ */
 function hasLivingParent(pid) {
   try {
     const [, parent] = /^PPid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];

@@ -1,4 +1,5 @@
-// What every command needs before it can begin: packages, Debian programs, a free port. Plain Node, no dependency.
+// What every command needs before it can begin: packages, Debian programs, a free port. Plain Node,
+// no dependency.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';

@@ -1,4 +1,5 @@
-// npm run judge -- readings.csv: verdicts in the terminal, by the same core as the app. Needs no server.
+// npm run judge -- readings.csv: verdicts in the terminal, by the same core as the app. Needs no
+// server.
 import { spawnSync } from 'node:child_process';
 import { bundle, checkNode, endPlainly, ensurePackages } from './house.mjs';
 

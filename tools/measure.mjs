@@ -1,4 +1,5 @@
-// npm run measure: the figures of docs/PERFORMANCE.md. Ratios matter more than absolute times; machines differ.
+// npm run measure: the figures of docs/PERFORMANCE.md. Ratios matter more than absolute times;
+// machines differ.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';

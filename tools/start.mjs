@@ -1,4 +1,5 @@
-// npm start: the same server for real use. No demo data; the first visit makes the first admin and branch.
+// npm start: the same server for real use. No demo data; the first visit makes the first admin and
+// branch.
 import { endPlainly } from './house.mjs';
 import { bringUp } from './serve.mjs';
 

@@ -1,4 +1,6 @@
-// npm test [part …]: set-up, type check, lint, unit tests (core, server, app), browser tests; one closing line for all.
+// npm test [part …]: set-up, packages, types, format, lint, unused, unit tests (core, server, app),
+// browser tests; one
+// closing line for all.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -139,7 +141,9 @@ try {
   }
   for (const workspace of ['core', 'demo', 'server', 'app', 'e2e'])
     if (wanted('types')) await step(...typeCheck(workspace));
+  await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+  await step('unused', 'npx', ['knip', '--no-progress']);
   await jest('core');
   await jest('server');
   await jest('app');

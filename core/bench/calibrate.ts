@@ -9,7 +9,9 @@ import {
 } from '../src/forecast';
 import { random, type Random } from '../src/random';
 
-/** A component class: how fast its members wear, and how unlike they are. Wear fraction per hour. */
+/**
+ * A component class: how fast its members wear, and how unlike they are. Wear fraction per hour.
+ */
 interface WearClass {
   readonly name: string;
   readonly mu: number;
@@ -38,7 +40,10 @@ export interface Calibration {
   readonly components: number;
   /** share of true wear inside the 50, 80, 90 % intervals */
   readonly coverage: Readonly<Record<number, number>>;
-  /** Brier scores of "limit reached by harvest's end": ours, everybody at the base rate, plain least squares */
+  /**
+   * Brier scores of "limit reached by harvest's end": ours, everybody at the base rate, plain least
+   * squares
+   */
   readonly brier: {
     readonly ours: number;
     readonly baseRate: number;
@@ -47,7 +52,8 @@ export interface Calibration {
 }
 
 /**
- * Simulates fleets of each class, learns the fleet prior from one part, forecasts the other a season ahead and counts.
+ * Simulates fleets of each class, learns the fleet prior from one part, forecasts the other a
+ * season ahead and counts.
  * @param seed the same seed gives the same figures
  * @param each components forecast per class
  */
@@ -92,7 +98,10 @@ export function calibrate(seed: number, each: number): Calibration {
   };
 }
 
-/** One component as walks would see it: two to six readings, a season of 60 to 140 h apart, and the season ahead. */
+/**
+ * One component as walks would see it: two to six readings, a season of 60 to 140 h apart, and the
+ * season ahead.
+ */
 function member(
   kind: WearClass,
   dice: Random,

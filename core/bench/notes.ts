@@ -1,7 +1,10 @@
 import { detectNote, pluck, roomNoise } from '../src/note';
 import { random } from '../src/random';
 
-/** How often a note is right within ±1 %, by loudness and by frequency; and how often one is heard where there is none. Shares 0 to 1. */
+/**
+ * How often a note is right within ±1 %, by loudness and by frequency; and how often one is heard
+ * where there is none. Shares 0 to 1.
+ */
 export interface NoteTable {
   readonly cases: number;
   readonly right: number;

@@ -12,7 +12,10 @@ const dice = random(20260609);
 const sheet = SpecSheet.parse(benchSheet());
 const facts = { hours: 1284, seasonHours: 109 };
 
-/** One verdict a place: `n` machines' worth of one-place checks, each read once; then the same with three seasons behind it. */
+/**
+ * One verdict a place: `n` machines' worth of one-place checks, each read once; then the same with
+ * three seasons behind it.
+ */
 const verdictJobs = (n: number, seasons: number): { check: Check; readings: Reading[] }[] =>
   Array.from({ length: n }, (_, i) => {
     const check = sheet.checks[i % sheet.checks.length];
@@ -37,7 +40,9 @@ const fleetOf = (n: number): ComponentLife[][] =>
     }),
   );
 
-/** The prior of each class from its lives, then every component's chance by the end of the season. */
+/**
+ * The prior of each class from its lives, then every component's chance by the end of the season.
+ */
 function forecastFleet(fleet: readonly ComponentLife[][]): number {
   let sum = 0;
   for (const lives of fleet) {

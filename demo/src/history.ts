@@ -113,7 +113,9 @@ function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[]
   return { walk, readings };
 }
 
-/** Earlier seasons kept what wears; this season's walk reads everything, unless it was broken off. */
+/**
+ * Earlier seasons kept what wears; this season's walk reads everything, unless it was broken off.
+ */
 function checksRead({ demo, machine, sheets }: Telling, stop: Stop): readonly Check[] {
   const checks = checksFor(machine, sheets);
   if (stop.newest) return demo.unfinished ? checks.slice(0, 9) : checks;
@@ -147,7 +149,10 @@ function lifeOf(check: Check, demo: DemoMachine): Life | undefined {
   return check.id === 'gathering-chain' ? demo.chains : undefined;
 }
 
-/** How worn a part that the scenario says nothing of is today: a fifth to half of the way, by its name and machine, so that it is the same each time. */
+/**
+ * How worn a part that the scenario says nothing of is today: a fifth to half of the way, by its
+ * name and machine, so that it is the same each time.
+ */
 function ordinaryLife(check: Check, machine: Machine): Life {
   const spell = [...`${check.id} ${machine.serial}`].reduce(
     (sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 997,
@@ -156,7 +161,10 @@ function ordinaryLife(check: Check, machine: Machine): Life {
   return { wear: 0.2 + (0.3 * spell) / 997 };
 }
 
-/** True wear fraction at a stop: straight up to today's wear within this life, and up past the limit within the one before. */
+/**
+ * True wear fraction at a stop: straight up to today's wear within this life, and up past the limit
+ * within the one before.
+ */
 function wearAt(life: Life, machine: Machine, stop: Stop, stops: readonly Stop[]): number {
   const renewal = stops.find((s) => s.index === life.renewedAt);
   if (!renewal) return (life.wear * stop.hours) / machine.hours;

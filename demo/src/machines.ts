@@ -1,7 +1,10 @@
 import type { ReadingValue } from '@green-tally/core/contracts';
 import type { BRANCHES } from './people';
 
-/** How a wearing part came to where it is: its wear fraction today, and the walk (0–3) at which it was last renewed, if it was. */
+/**
+ * How a wearing part came to where it is: its wear fraction today, and the walk (0–3) at which it
+ * was last renewed, if it was.
+ */
 export interface Life {
   readonly wear: number;
   readonly renewedAt?: number;
@@ -60,7 +63,10 @@ const knives = (
 ): ReadingValue => ({ kind: 'count', missing, damaged, oneEdge, bothEdges });
 const RC = (serial: string) => ({ model: 'RC12', serial });
 
-/** The yard on the stated day: every decision word present, one late, one false tension, one unequal, one that only "looks fine". */
+/**
+ * The yard on the stated day: every decision word present, one late, one false tension, one
+ * unequal, one that only "looks fine".
+ */
 export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     serial: 'T118',

@@ -1,5 +1,6 @@
 /*
- * What planners and admins fill in, in one chunk: its libraries are loaded once, and only by who needs them.
+ * What planners and admins fill in, in one chunk: its libraries are loaded once, and only by who
+ * needs them.
  * Import from here lazily; the phone that walks never loads it.
  */
 export { HarvestEntry } from '../machine/HarvestEntry';

@@ -29,7 +29,10 @@ const STRIPS: {
   service: () => null,
 };
 
-/** The strip that fits a check: wear on the tally strip, tension and travel on its sibling, counts on neither. */
+/**
+ * The strip that fits a check: wear on the tally strip, tension and travel on its sibling, counts
+ * on neither.
+ */
 export function CheckStrip({ verdict }: { verdict: CheckVerdict }) {
   const worst = worstPlace(verdict);
   return worst ? stripOf(verdict.check, verdict.places, worst) : null;

@@ -11,7 +11,10 @@ interface CheckedProps {
   readonly machineId: string;
 }
 
-/** What was checked: what needs a hand and what is to be watched first, then what wears; what simply holds is folded by station. */
+/**
+ * What was checked: what needs a hand and what is to be watched first, then what wears; what simply
+ * holds is folded by station.
+ */
 export function Checked({ verdicts, machineId }: CheckedProps) {
   const quiet = verdicts.filter((v) => v.decision === 'holds');
   const wearing = quiet

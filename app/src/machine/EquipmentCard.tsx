@@ -15,7 +15,10 @@ interface Fitted {
   readonly now: Equipment['options'][number] | undefined;
 }
 
-/** How a machine and the header on it are built, which decides which checks they have; a planner can put it right. */
+/**
+ * How a machine and the header on it are built, which decides which checks they have; a planner can
+ * put it right.
+ */
 export function EquipmentCard({ file, onChanged }: { file: MachineFile; onChanged: () => void }) {
   const { data: session } = useSession();
   const { mutate } = useSWRConfig();

@@ -13,7 +13,10 @@ interface MachineDrawingProps {
   readonly verdicts: readonly CheckVerdict[];
 }
 
-/** Our own side view of a combine and its header, of no real machine, with its stations to tap; filled where work is due. */
+/**
+ * Our own side view of a combine and its header, of no real machine, with its stations to tap;
+ * filled where work is due.
+ */
 export function MachineDrawing({ file, verdicts }: MachineDrawingProps) {
   const router = useRouter();
   const checks = checksFor(file.machine, file.sheets);

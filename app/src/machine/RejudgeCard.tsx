@@ -7,7 +7,10 @@ import { DECISION_WORDS } from '@green-tally/core/verdict';
 import { api, troubleText, useAction, useRejudge, useSession } from '../store';
 import { Card, Heading, Notice, Press, Quiet, Skeleton, SPACE, Strong } from '../ui';
 
-/** When a newer revision is out than the one a machine's readings were taken under: what judging them anew would change. */
+/**
+ * When a newer revision is out than the one a machine's readings were taken under: what judging
+ * them anew would change.
+ */
 export function RejudgeCard({ file }: { file: MachineFile }) {
   const [model, setModel] = useState<string | undefined>();
   const behind = file.sheets.filter((s) => isBehind(file, s));
@@ -31,7 +34,10 @@ export function RejudgeCard({ file }: { file: MachineFile }) {
   );
 }
 
-/** Whether readings were taken under an older revision than the newest, and nobody has judged them anew. */
+/**
+ * Whether readings were taken under an older revision than the newest, and nobody has judged them
+ * anew.
+ */
 const isBehind = ({ earlier, machine, readings }: MachineFile, s: SpecSheet): boolean =>
   earlier.some((e) => e.model === s.model) &&
   (machine.rejudged?.[s.model] ?? 0) < s.revision &&

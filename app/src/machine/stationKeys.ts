@@ -37,7 +37,9 @@ export interface StationKey {
   readonly above: boolean;
 }
 
-/** The keys of some stations: in two rows, from left to right as they lie, spread over the width. */
+/**
+ * The keys of some stations: in two rows, from left to right as they lie, spread over the width.
+ */
 export function keysOf(stations: readonly number[]): readonly StationKey[] {
   const known = stations.flatMap((number) => {
     const lies = LIES[number];

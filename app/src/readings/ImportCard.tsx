@@ -6,7 +6,10 @@ import { api, useAction } from '../store';
 import { Body, Card, Choice, Heading, Notice, Press, Quiet, Row, Rule, SPACE, Strong } from '../ui';
 import { FilePress, type PickedFile } from '../ui/FilePress';
 
-/** Readings from a CSV file: shown first, then stored, all or the good ones, with a report line by line. */
+/**
+ * Readings from a CSV file: shown first, then stored, all or the good ones, with a report line by
+ * line.
+ */
 export function ImportCard() {
   const { mutate } = useSWRConfig();
   const [picked, setPicked] = useState<PickedFile | undefined>();

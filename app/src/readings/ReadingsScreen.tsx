@@ -5,7 +5,10 @@ import { Card, Heading, later, Notice, Press, Quiet, Row, Screen, Title } from '
 
 const ImportCard = later('the import', async () => (await import('../forms')).ImportCard);
 
-/** Readings in and out: what waits or was refused here, CSV out, calendar out, CSV in with a report line by line. */
+/**
+ * Readings in and out: what waits or was refused here, CSV out, calendar out, CSV in with a report
+ * line by line.
+ */
 export function ReadingsScreen() {
   const { data: session } = useSession();
   return (

@@ -25,7 +25,10 @@ export function SlotBelow({ aim, palette }: DrawingProps) {
   ) : null;
 }
 
-/** Spring gauge: where the washer should stand, the tolerance past it, and the slot behind, to the sheet's scale. */
+/**
+ * Spring gauge: where the washer should stand, the tolerance past it, and the slot behind, to the
+ * sheet's scale.
+ */
 export function SpringGauge({ aim, palette }: DrawingProps) {
   const scale = 150 / aim.gauge.length;
   const end = 40 + aim.gauge.length * scale;

@@ -8,7 +8,10 @@ import {
 import { wearLimitsOf } from '@green-tally/core/kinds';
 import { printAs, type Writing } from '@green-tally/core/units';
 
-/** What a drawing shows of its check: sizes and limits in the core's own units, and how they are written. */
+/**
+ * What a drawing shows of its check: sizes and limits in the core's own units, and how they are
+ * written.
+ */
 export interface Aim {
   readonly check: Check;
   readonly nominal: number | undefined;
@@ -63,7 +66,9 @@ function limitsOf(check: MeasuredCheck): Limits {
   };
 }
 
-/** What a reading should be, in a few words: for a drawing that shows a wear limit or a band alike. */
+/**
+ * What a reading should be, in a few words: for a drawing that shows a wear limit or a band alike.
+ */
 export function aimLines({ nominal, limit, low, high, write }: Aim): string[] {
   if (limit !== undefined) return [`limit ${write(limit)}`, `new ${write(nominal)}`];
   if (low !== undefined && high !== undefined) return [`${write(low)} to`, write(high)];

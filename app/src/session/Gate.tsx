@@ -50,7 +50,10 @@ export function Gate({ children }: { children: ReactNode }) {
   );
 }
 
-/** What a place shows; going to another place takes the focus along, so that the next Tab key begins there. */
+/**
+ * What a place shows; going to another place takes the focus along, so that the next Tab key begins
+ * there.
+ */
 function Main({ children }: { children: ReactNode }) {
   const main = useRef<View>(null);
   const path = usePathname();

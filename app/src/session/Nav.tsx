@@ -12,7 +12,10 @@ const PLACES = [
   { path: '/more', title: 'More', icon: '' },
 ] as const;
 
-/** Whether a path lies in a place; a machine belongs to the Yard, on a phone the specs are reached through More. */
+/**
+ * Whether a path lies in a place; a machine belongs to the Yard, on a phone the specs are reached
+ * through More.
+ */
 function inPlace(path: string, place: string, wide: boolean): boolean {
   if (place === '/') return path === '/' || path.startsWith('/machine');
   if (path.startsWith(place)) return true;

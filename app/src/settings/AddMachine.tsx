@@ -30,7 +30,10 @@ const MachineEntry = z
     message: 'a date on or after the harvest start',
   });
 
-/** Field efficiency of a combine at work: textbook middle value; kept with the machine and changed there. */
+/**
+ * Field efficiency of a combine at work: textbook middle value; kept with the machine and changed
+ * there.
+ */
 const EFFICIENCY = 0.7;
 const NO_HEADER = 'none';
 

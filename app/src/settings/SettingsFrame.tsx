@@ -24,7 +24,9 @@ interface SettingsFrameProps {
   readonly children: ReactNode;
 }
 
-/** One section of the settings: beside the list of all when wide, with a way back to it on a phone. */
+/**
+ * One section of the settings: beside the list of all when wide, with a way back to it on a phone.
+ */
 export function SettingsFrame({ title, testID, children }: SettingsFrameProps) {
   const palette = usePalette();
   const wide = useWide();

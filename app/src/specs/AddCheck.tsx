@@ -6,7 +6,10 @@ import { Card, Choice, Heading, Press, Row, Strong, TextEntry } from '../ui';
 import { withNewCheck } from './newCheck';
 import type { Editing } from './useEditing';
 
-/** A new check for the sheet: what it is, which kind, which station; the rest is then written in its form. */
+/**
+ * A new check for the sheet: what it is, which kind, which station; the rest is then written in its
+ * form.
+ */
 export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: string) => void }) {
   const { sheet, keep, busy } = editing;
   const [adding, setAdding] = useState(false);

@@ -25,7 +25,10 @@ interface CheckFormProps {
   readonly onDone: () => void;
 }
 
-/** Changing one check. What is typed survives a reload until it is kept or dropped; every trouble stands at its field. */
+/**
+ * Changing one check. What is typed survives a reload until it is kept or dropped; every trouble
+ * stands at its field.
+ */
 export function CheckForm({ sheet, check, busy, onKeep, onDone }: CheckFormProps) {
   const [typed, setTyped] = useTypedCheck(sheet.model, check.id);
   const { control, handleSubmit, formState } = useForm<FormValues, unknown, Check>({

@@ -31,7 +31,10 @@ interface CheckPageProps {
   readonly beforeRevision: number | undefined;
 }
 
-/** One check of a sheet: how it is taken, with the limits drawn to scale, what it leads to, and what changed. */
+/**
+ * One check of a sheet: how it is taken, with the limits drawn to scale, what it leads to, and what
+ * changed.
+ */
 export function CheckPage({ sheet, check, before, beforeRevision }: CheckPageProps) {
   // when wide the sheet's own title stands beside it
   const Name = useWide() ? Heading : Title;
@@ -103,7 +106,10 @@ function Changed({ check, before, revision }: ChangedProps) {
   ) : null;
 }
 
-/** Checks of the sheet that work on this one disturbs, that disturb it, and that are renewed with it. */
+/**
+ * Checks of the sheet that work on this one disturbs, that disturb it, and that are renewed with
+ * it.
+ */
 function Connected({ sheet, check }: { sheet: SpecSheet; check: Check }) {
   const disturbing = sheet.checks.flatMap((c) =>
     c.knockOns.flatMap((k) =>

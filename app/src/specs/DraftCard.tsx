@@ -6,7 +6,9 @@ import { dayWords } from '../yard/words';
 import { Changes } from './Changes';
 import type { Editing } from './useEditing';
 
-/** The draft of a sheet: who saved it, what differs, and the way to publish it as the next revision. */
+/**
+ * The draft of a sheet: who saved it, what differs, and the way to publish it as the next revision.
+ */
 export function DraftCard({ editing, model }: { editing: Editing; model: string }) {
   const { draft, changes, trouble, busy, may } = editing;
   const [remark, setRemark] = useTextDraft(`spec-remark|${model}`);

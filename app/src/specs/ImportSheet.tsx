@@ -7,7 +7,10 @@ import { Card, Heading, Notice, Press, Quiet, Row, SPACE, Strong } from '../ui';
 import { FilePress, type PickedFile } from '../ui/FilePress';
 import { Changes } from './Changes';
 
-/** A sheet's file in: shown first, what is new, changed and removed, then stored as a revision; all or nothing. */
+/**
+ * A sheet's file in: shown first, what is new, changed and removed, then stored as a revision; all
+ * or nothing.
+ */
 export function ImportSheet() {
   const { mutate } = useSWRConfig();
   const [file, setFile] = useState<PickedFile | undefined>();

@@ -5,7 +5,10 @@ import { diffSheets } from '@green-tally/core/sheets';
 import { mayDo } from '@green-tally/core/rights';
 import { api, pathOf, useAction, useSession, useSheetDraft } from '../store';
 
-/** A sheet that may be changed: the draft when one is open, what differs, and what can be done with it. */
+/**
+ * A sheet that may be changed: the draft when one is open, what differs, and what can be done with
+ * it.
+ */
 export interface Editing {
   readonly may: boolean;
   readonly draft: SheetDraft | undefined;

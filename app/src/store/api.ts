@@ -27,7 +27,9 @@ type QueryOf<K extends RouteId> = Routes[K] extends { readonly query: infer T }
   ? { readonly query?: Partial<Given<T>> }
   : unknown;
 
-/** What a route is asked with: its path's parameters, query and body, as the route table has them. */
+/**
+ * What a route is asked with: its path's parameters, query and body, as the route table has them.
+ */
 export type Asked<K extends RouteId> = PartOf<K, 'params'> & PartOf<K, 'body'> & QueryOf<K>;
 
 /** What a route answers. */
@@ -57,7 +59,8 @@ export function pathOf<K extends RouteId>(id: K, asked: Omit<Asked<K>, 'body'>):
 }
 
 /**
- * Asks a route of the API. The answer is taken as its contract says: the server's own tests hold every answer to it.
+ * Asks a route of the API. The answer is taken as its contract says: the server's own tests hold
+ * every answer to it.
  * @throws ApiProblem, Unreachable
  */
 export async function api<K extends RouteId>(id: K, asked: Asked<K>): Promise<AnswerOf<K>> {
@@ -65,7 +68,10 @@ export async function api<K extends RouteId>(id: K, asked: Asked<K>): Promise<An
   return (await request(id.slice(0, id.indexOf(' ')), pathOf(id, asked), body)) as AnswerOf<K>;
 }
 
-/** Sends a request under /api; a body that is text goes as it is, anything else as JSON. @throws ApiProblem, Unreachable */
+/**
+ * Sends a request under /api; a body that is text goes as it is, anything else as JSON. @throws
+ * ApiProblem, Unreachable
+ */
 export async function request(method: string, path: string, body?: unknown): Promise<unknown> {
   const response = await reach(`/api${path}`, { method, ...bodyOf(body) });
   if (response.status === 204) return undefined;

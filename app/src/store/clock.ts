@@ -1,6 +1,9 @@
 const KEPT = 'green-tally-clock';
 
-/** How far the place's clock runs off this device's, ms; a demo stands on its stated day. Small differences are let be. */
+/**
+ * How far the place's clock runs off this device's, ms; a demo stands on its stated day. Small
+ * differences are let be.
+ */
 function offset(): number {
   const kept = Number(globalThis.localStorage?.getItem(KEPT) ?? 0);
   return Number.isFinite(kept) ? kept : 0;

@@ -3,7 +3,8 @@ import { z } from 'zod';
 
 /**
  * A value kept on this device under a key while it is being entered; survives a reload.
- * What is kept there and does not fit its schema any more was written by an older app: it counts as nothing entered.
+ * What is kept there and does not fit its schema any more was written by an older app: it counts as
+ * nothing entered.
  * @param empty what is there before anything is entered; entering it forgets the draft
  */
 export function useDraft<T>(

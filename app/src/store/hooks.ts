@@ -84,7 +84,10 @@ const OpenDraft = z.object({ draft: SheetDraft.nullable() });
 /** The draft of a model; asked for only by those who may change it. */
 export const useSheetDraft = (model: string, asked: boolean) =>
   useAnswer('GET /specs/{model}/draft', asked && model ? { params: { model } } : null, OpenDraft);
-/** What judging a machine under a revision would change; asked for when there is a model to ask about. */
+/**
+ * What judging a machine under a revision would change; asked for when there is a model to ask
+ * about.
+ */
 export const useRejudge = (id: string, model: string | undefined, revision: number | undefined) =>
   useAnswer(
     'GET /machines/{id}/rejudge',

@@ -1,7 +1,9 @@
 import { Dexie, type EntityTable } from 'dexie';
 import type { Reading, Walk, WorkItem } from '@green-tally/core/contracts';
 
-/** Something made here that the server has to get. Walks go before readings, readings before work. */
+/**
+ * Something made here that the server has to get. Walks go before readings, readings before work.
+ */
 export type Outgoing = {
   readonly id: string;
   readonly machineId: string;

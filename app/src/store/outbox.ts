@@ -7,7 +7,8 @@
  *                       │   unreachable, 5xx,    │  │  rejected by name
  *                       └──── 401: later ────────┘  └──────────────▶ refused ──── dismiss() ──▶ (gone)
  *
- * An entry is in IndexedDB before the screen says it is stored. One tab sends at a time (a web lock); sending twice does no
+ * An entry is in IndexedDB before the screen says it is stored. One tab sends at a time (a web
+ * lock); sending twice does no
  * harm, for ids are made here and the server stores an id once.
  */
 import { mutate } from 'swr';
@@ -84,7 +85,10 @@ export async function put(entries: readonly New[]): Promise<void> {
 
 let running: Promise<void> | undefined;
 
-/** Sends what waits. Safe to call at any time: one run at a time here, one tab at a time on this device. */
+/**
+ * Sends what waits. Safe to call at any time: one run at a time here, one tab at a time on this
+ * device.
+ */
 export function flush(): Promise<void> {
   running ??= sendUnderLock().finally(() => {
     running = undefined;
@@ -92,7 +96,10 @@ export function flush(): Promise<void> {
   return running;
 }
 
-/** Sends without being waited for, after a run under way (which may just have looked); what breaks is told to the console. */
+/**
+ * Sends without being waited for, after a run under way (which may just have looked); what breaks
+ * is told to the console.
+ */
 function flushSoon(): void {
   const before = running ?? Promise.resolve();
   before
@@ -157,7 +164,9 @@ async function sendEach<O extends Outgoing>(
   }
 }
 
-/** A 4xx that trying again would not change. Signed out, too many, too early: those are for later. */
+/**
+ * A 4xx that trying again would not change. Signed out, too many, too early: those are for later.
+ */
 const isRefusal = (error: unknown): boolean =>
   error instanceof ApiProblem &&
   error.problem.status >= 400 &&
@@ -167,7 +176,8 @@ const isRefusal = (error: unknown): boolean =>
 type OutgoingReading = Extract<Outgoing, { kind: 'reading' }>;
 
 /**
- * Sends a batch. One that is refused as a whole is sent again in halves, down to the reading that is refused alone: that one
+ * Sends a batch. One that is refused as a whole is sent again in halves, down to the reading that
+ * is refused alone: that one
  * is set aside with its reason, the rest go through.
  */
 async function sendReadings(entries: readonly OutgoingReading[]): Promise<void> {
@@ -197,7 +207,8 @@ const refusalsIn = ({ results }: BatchAnswer): ReadonlyMap<string, string> =>
   );
 
 /**
- * Takes what was answered out of the outbox. Sent ones are in the machine's kept file, and what was refused is marked, in the
+ * Takes what was answered out of the outbox. Sent ones are in the machine's kept file, and what was
+ * refused is marked, in the
  * same transaction that forgets them: whenever the power goes, each is in one of the two.
  */
 async function settle(
@@ -310,7 +321,10 @@ export function pauseOutbox(): void {
   clearTimeout(timer);
 }
 
-/** Begins sending: now, and whenever the signal comes back or the page is looked at again. Returns how to stop. */
+/**
+ * Begins sending: now, and whenever the signal comes back or the page is looked at again. Returns
+ * how to stop.
+ */
 export function startOutbox(): () => void {
   const again = () => {
     pause = SOONEST;

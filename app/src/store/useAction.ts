@@ -1,7 +1,9 @@
 import { useCallback, useRef, useState } from 'react';
 import { ApiProblem, troubleText, Unreachable } from './api';
 
-/** Something a person sets going: whether it is under way, and what went wrong last time, in words. */
+/**
+ * Something a person sets going: whether it is under way, and what went wrong last time, in words.
+ */
 export interface Action<A extends readonly unknown[]> {
   /** does it; a second tap while it is under way does nothing. Tells whether it was done */
   readonly run: (...args: A) => Promise<boolean>;
@@ -13,7 +15,8 @@ export interface Action<A extends readonly unknown[]> {
 
 /**
  * The one way a screen does something that may fail.
- * @param onProblem hears the server's refusal first, to put it at its fields; true when it has told everything
+ * @param onProblem hears the server's refusal first, to put it at its fields; true when it has told
+ *   everything
  */
 export function useAction<A extends readonly unknown[]>(
   action: (...args: A) => Promise<unknown>,

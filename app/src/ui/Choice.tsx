@@ -21,7 +21,10 @@ interface ChoiceProps<T extends string> {
   readonly tall?: boolean;
 }
 
-/** One of a few: each a target of its own, chosen one filled with a stroke before it. Arrow keys go from one to the next. */
+/**
+ * One of a few: each a target of its own, chosen one filled with a stroke before it. Arrow keys go
+ * from one to the next.
+ */
 export function Choice<T extends string>({
   label,
   options,

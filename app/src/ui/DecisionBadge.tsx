@@ -14,7 +14,10 @@ interface DecisionBadgeProps {
   readonly count?: number;
 }
 
-/** A decision as its glyph and its word: outlined when nothing has to be done, filled when something has. */
+/**
+ * A decision as its glyph and its word: outlined when nothing has to be done, filled when something
+ * has.
+ */
 export function DecisionBadge({ decision, count }: DecisionBadgeProps) {
   const palette = usePalette();
   const fill = DECISION_FILL[decision];

@@ -37,7 +37,9 @@ interface WaitingProps {
   readonly full?: boolean;
 }
 
-/** A screen without its answer yet: its shape while it comes, or why it did not come and what to do. */
+/**
+ * A screen without its answer yet: its shape while it comes, or why it did not come and what to do.
+ */
 export function Waiting({ what, trouble, again, full = false }: WaitingProps) {
   return (
     <Screen full={full}>

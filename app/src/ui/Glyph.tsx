@@ -19,7 +19,10 @@ interface GlyphProps {
   readonly size?: number;
 }
 
-/** A decision's glyph: four tally strokes, changed by what has to be done. Told apart without colour. */
+/**
+ * A decision's glyph: four tally strokes, changed by what has to be done. Told apart without
+ * colour.
+ */
 export function Glyph({ decision, color, size = 24 }: GlyphProps) {
   return (
     <Svg width={size * 1.25} height={size} viewBox="0 0 30 24" aria-hidden>

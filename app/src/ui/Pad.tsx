@@ -47,7 +47,8 @@ const FRACTIONS = ['/32', '/16', '/8', '/4'] as const;
 const SAID: Readonly<Record<string, string>> = { '⌫': 'delete', '.': 'decimal point' };
 
 /**
- * What a key does to the text. A fraction key ends a numerator: "1 3" then /8 is 1 3/8; on an empty pad it begins one of 1.
+ * What a key does to the text. A fraction key ends a numerator: "1 3" then /8 is 1 3/8; on an empty
+ * pad it begins one of 1.
  * @example pressKey('1 3', '/8') // '1 3/8'
  */
 export function pressKey(text: string, key: string): string {
@@ -59,7 +60,10 @@ export function pressKey(text: string, key: string): string {
   return text.length >= 20 ? text : text + key;
 }
 
-/** The pad: digits, the inch rule's fractions while inches are typed, the unit; each key 56 px. The keyboard types into it as well. */
+/**
+ * The pad: digits, the inch rule's fractions while inches are typed, the unit; each key 56 px. The
+ * keyboard types into it as well.
+ */
 export function Pad(props: PadProps) {
   const { text, unit, units, onText, onUnit, extras = [] } = props;
   const inches = unit === 'in';
@@ -105,7 +109,10 @@ export function Pad(props: PadProps) {
   );
 }
 
-/** What was typed, in a text field of its own: keyboards and wedge scanners type into it, a phone shows no second keyboard. */
+/**
+ * What was typed, in a text field of its own: keyboards and wedge scanners type into it, a phone
+ * shows no second keyboard.
+ */
 function Typed({ label, labelID, text, unit, onText, trouble, onEnter, autoFocus }: PadProps) {
   const palette = usePalette();
   const field = useRef<TextInput>(null);

@@ -30,7 +30,7 @@ interface TableProps<T> {
   readonly testID?: (row: T) => string;
 }
 
-/** Rows and sortable columns, for a wide screen; each row is a link. */
+/** Rows and sortable columns, for a wide screen; a tap anywhere in a row follows its link. */
 export function Table<T>({ label, rows, columns, keyOf, to, said, testID }: TableProps<T>) {
   const palette = usePalette();
   const [sort, setSort] = useState<{ key: string; down: boolean } | undefined>();
@@ -64,14 +64,21 @@ export function Table<T>({ label, rows, columns, keyOf, to, said, testID }: Tabl
         ))}
       </View>
       {shown.map((row) => (
-        <View key={keyOf(row)} role="row" style={[styles.line, { borderTopColor: palette.line }]}>
-          <Go to={to(row)} label={said(row)} testID={testID?.(row)} style={styles.row}>
-            {columns.map((c) => (
-              <View key={c.key} role="cell" style={{ flex: c.flex }}>
-                {c.cell(row)}
-              </View>
-            ))}
-          </Go>
+        <View
+          key={keyOf(row)}
+          role="row"
+          style={[styles.row, styles.line, { borderTopColor: palette.line }]}
+        >
+          {columns.map((c, i) => (
+            <View key={c.key} role="cell" style={[{ flex: c.flex }, i ? null : styles.first]}>
+              {c.cell(row)}
+              {i ? null : (
+                <Go to={to(row)} label={said(row)} testID={testID?.(row)} style={styles.over}>
+                  <View />
+                </Go>
+              )}
+            </View>
+          ))}
         </View>
       ))}
     </View>
@@ -106,5 +113,8 @@ const styles = StyleSheet.create({
     minHeight: TARGET.glove,
   },
   line: { borderTopWidth: STROKE.thin },
+  // the link belongs to the first cell and lies over its whole row
+  first: { position: 'static' },
+  over: { position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, zIndex: 1 },
   head: { justifyContent: 'center', minHeight: TARGET.least },
 });

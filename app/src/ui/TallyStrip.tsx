@@ -40,8 +40,10 @@ export function stripText({ name, ticks, forecast }: TallyStripProps): string {
 }
 
 /**
- * The tally strip: left end new, a hard stop at the limit, each reading a tick at its wear fraction, the newest longest,
- * struck ones crossed; the forecast at harvest's end an open tick with its 10–90 % bar. Past the stop the strip breaks.
+ * The tally strip: left end new, a hard stop at the limit, each reading a tick at its wear
+ * fraction, the newest longest,
+ * struck ones crossed; the forecast at harvest's end an open tick with its 10–90 % bar. Past the
+ * stop the strip breaks.
  */
 export function TallyStrip(props: TallyStripProps) {
   const palette = usePalette();

@@ -3,7 +3,10 @@ import { createContext, useContext, useEffect, useMemo, useState, type ReactNode
 import { useWindowDimensions } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 
-/** Colours of a theme. Text on paper and card, and on every fill, keeps a contrast of 7:1 in Daylight. */
+/**
+ * Colours of a theme. Text on paper and card, and on every fill, keeps a contrast of 7:1 in
+ * Daylight.
+ */
 export interface Palette {
   readonly paper: string;
   readonly card: string;

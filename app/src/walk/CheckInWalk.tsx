@@ -25,7 +25,10 @@ export interface CheckInWalkProps {
   readonly walk: Walk;
 }
 
-/** One check of the walk: set the machine, take the reading, hear the verdict, put it right, read it as left. */
+/**
+ * One check of the walk: set the machine, take the reading, hear the verdict, put it right, read it
+ * as left.
+ */
 export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
   const router = useRouter();
   const clock = useClock();

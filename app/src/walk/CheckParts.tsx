@@ -35,7 +35,10 @@ export function WhyCard({ check, open = false }: { check: Check; open?: boolean 
   );
 }
 
-/** How far the walk is: a bar for each station as wide as it has checks, filled as they are done; the one being taken is framed. */
+/**
+ * How far the walk is: a bar for each station as wide as it has checks, filled as they are done;
+ * the one being taken is framed.
+ */
 export function Progress({ stops, at }: { stops: readonly WalkStop[]; at: number }) {
   const palette = usePalette();
   const stations = [...new Set(stops.map((s) => s.check.station))];

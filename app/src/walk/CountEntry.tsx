@@ -23,7 +23,10 @@ const Counts = z.object({
 });
 const NONE = { missing: 0, damaged: 0, oneEdge: 0, bothEdges: 0 };
 
-/** Counts out of a set, place by place; each one is counted once, under the worst that is wrong with it. */
+/**
+ * Counts out of a set, place by place; each one is counted once, under the worst that is wrong with
+ * it.
+ */
 export function CountEntry({
   check,
   places,

@@ -28,7 +28,10 @@ interface EntryStepProps {
   readonly skip: Action<[why: string]>;
 }
 
-/** Taking the readings of a check: the machine set, the drawing, the entry of its kind, a note, or why it is not measured. */
+/**
+ * Taking the readings of a check: the machine set, the drawing, the entry of its kind, a note, or
+ * why it is not measured.
+ */
 export function EntryStep(props: EntryStepProps) {
   const { file, walk, check, verdict, step, tell, own, take } = props;
   const [note, setNote] = useTextDraft(`note|${walk.id}|${check.id}`);

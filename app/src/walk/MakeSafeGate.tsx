@@ -33,7 +33,9 @@ const GATE = [
   'Drives are turned by hand only; a check that needs running says so and is its own step.',
 ];
 
-/** Nobody walks a machine that was not made safe: each line is confirmed, then the hours are read. */
+/**
+ * Nobody walks a machine that was not made safe: each line is confirmed, then the hours are read.
+ */
 export function MakeSafeGate({ file }: { file: MachineFile }) {
   const { machine } = file;
   const { data: session } = useSession();

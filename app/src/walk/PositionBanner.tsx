@@ -11,7 +11,10 @@ interface PositionBannerProps {
   readonly onMoved: () => void;
 }
 
-/** How the machine must stand: confirmed once, void when it was moved. A reading in another position is void. */
+/**
+ * How the machine must stand: confirmed once, void when it was moved. A reading in another position
+ * is void.
+ */
 export function PositionBanner({ check, confirmedAt, onConfirm, onMoved }: PositionBannerProps) {
   const palette = usePalette();
   if (!confirmedAt)

@@ -33,7 +33,10 @@ interface StationStopsProps {
   readonly folds: boolean;
 }
 
-/** One station of the walk: folded to its count, or open to its checks. The one with the next check stands open by itself. */
+/**
+ * One station of the walk: folded to its count, or open to its checks. The one with the next check
+ * stands open by itself.
+ */
 export function StationStops({ stops, next, wanted, folds, ...about }: StationStopsProps) {
   const [toggled, setToggled] = useState(false);
   const found = stops.filter(({ check }) =>

@@ -22,7 +22,10 @@ type Half = z.infer<typeof Half>;
 const Halves = z.record(z.string(), Half);
 const EMPTY: Half = { stand: '', by: '', left: '', play: '' };
 
-/** Tension by an indicator or a feel, always with the travel left: the one proves nothing without the other. */
+/**
+ * Tension by an indicator or a feel, always with the travel left: the one proves nothing without
+ * the other.
+ */
 export function TensionEntry(props: EntryProps<TensionCheck>) {
   const { check, places, draftKey, onTake, onDone, frame, linksOut, state } = props;
   const [halves, setHalves] = useDraft(`${draftKey}|tension`, Halves, {});

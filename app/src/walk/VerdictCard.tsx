@@ -37,7 +37,10 @@ interface VerdictCardProps {
   readonly facts?: MachineFacts;
 }
 
-/** The verdict of a check: decision, number with its ±, why in a sentence, the strip, the other places, knock-ons, what happens if left. */
+/**
+ * The verdict of a check: decision, number with its ±, why in a sentence, the strip, the other
+ * places, knock-ons, what happens if left.
+ */
 export function VerdictCard({ verdict, facts }: VerdictCardProps) {
   const { check, decision } = verdict;
   const worst = worstPlace(verdict);

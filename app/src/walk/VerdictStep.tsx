@@ -28,7 +28,10 @@ interface VerdictStepProps {
   readonly next: { readonly last: boolean; readonly go: () => void };
 }
 
-/** The verdict, and what may be done about it: put it right, measure again, take it into work, say that it was wrong. */
+/**
+ * The verdict, and what may be done about it: put it right, measure again, take it into work, say
+ * that it was wrong.
+ */
 export function VerdictStep({ head, verdict, facts, own, work, begin, next }: VerdictStepProps) {
   const { check, decision } = verdict;
   const fix = FIX[decision];
@@ -128,7 +131,10 @@ const measuringAgain = (verdict: CheckVerdict): Beginning => ({
   linksOut: 0,
 });
 
-/** The newest reading of its state is struck through; a chain that was shortened with it stays shortened. */
+/**
+ * The newest reading of its state is struck through; a chain that was shortened with it stays
+ * shortened.
+ */
 function correcting(verdict: CheckVerdict, own: readonly Reading[]): Beginning {
   const wrong = needy(verdict);
   const state = verdict.places.some((p) => p.state === 'asLeft') ? 'asLeft' : 'asFound';

@@ -67,7 +67,10 @@ export const fresh = (places: readonly string[], since = ''): Wish => ({
   since,
 });
 
-/** Where a check begins: at its verdict when all is read and nothing has loosened it since, else at its entry. */
+/**
+ * Where a check begins: at its verdict when all is read and nothing has loosened it since, else at
+ * its entry.
+ */
 export function firstStep(wish: Wish | undefined, facts: StepFacts): CheckStep {
   return wish ? toEntry(wish, facts) : { at: 'verdict' };
 }

@@ -21,7 +21,10 @@ interface Plausible {
   readonly print: (value: number) => string;
 }
 
-/** A measured reading as typed, for its check: its quantity, a bare number in `unit`, and nothing that cannot be on this part. */
+/**
+ * A measured reading as typed, for its check: its quantity, a bare number in `unit`, and nothing
+ * that cannot be on this part.
+ */
 export function readMeasured(text: string, check: MeasuredCheck, unit: CheckUnit): ReadText {
   const limits = wearLimitsOf(check);
   return readQuantity(text, unit, {
@@ -67,7 +70,10 @@ function readQuantity(
   }
 }
 
-/** A travel left as typed, mm: 0 is a reading too, more than there is cannot be. @param total the whole slot, mm */
+/**
+ * A travel left as typed, mm: 0 is a reading too, more than there is cannot be. @param total the
+ * whole slot, mm
+ */
 export function readTravel(text: string, unit: 'mm' | 'in', total: number): ReadText {
   if (/^\s*0+([.,]0+)?\s*(mm|in)?\s*$/.test(text)) return { value: 0, unit };
   const read = readLength(text, unit);

@@ -16,7 +16,10 @@ export interface Taking {
   readonly strikes?: string | null;
 }
 
-/** A reading with an id of its own, bound to the sheet it is judged by. The position was confirmed before the pad opened. */
+/**
+ * A reading with an id of its own, bound to the sheet it is judged by. The position was confirmed
+ * before the pad opened.
+ */
 export function newReading(taking: Taking, value: ReadingValue): Reading {
   const { file, check, walk, place, state, now, by } = taking;
   const sheet = file.sheets.find(
@@ -69,7 +72,10 @@ export function positionConfirmedAt(walkId: string, position: string): string {
   return globalThis.localStorage?.getItem(positionKey(walkId, position)) ?? '';
 }
 
-/** Confirms a position, which ends any other: a machine stands one way at a time. An empty time takes it back. */
+/**
+ * Confirms a position, which ends any other: a machine stands one way at a time. An empty time
+ * takes it back.
+ */
 export function confirmPosition(walkId: string, position: string, at: string): void {
   const storage = globalThis.localStorage;
   if (!storage) return;

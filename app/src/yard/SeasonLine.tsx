@@ -9,7 +9,10 @@ import type { Yard } from '@green-tally/core/contracts';
 import { Card, FONT, Quiet, usePalette } from '../ui';
 import { dayWords } from './words';
 
-/** The season on one line: each crop's window, and a tick for the latest day each machine's work can start. */
+/**
+ * The season on one line: each crop's window, and a tick for the latest day each machine's work can
+ * start.
+ */
 export function SeasonLine({ yard }: { yard: Yard }) {
   const palette = usePalette();
   const [width, setWidth] = useState(320);

@@ -8,7 +8,8 @@ export type TextType = 'text/csv' | 'text/plain' | 'text/calendar' | 'applicatio
 export type Door = Right | 'anyone';
 
 /**
- * One route of the API, said once: the server mounts, checks and documents it from here, and the app's client takes its types
+ * One route of the API, said once: the server mounts, checks and documents it from here, and the
+ * app's client takes its types
  * from here. Its key is method and path, `GET /machines/{id}`.
  */
 export interface Route {

@@ -1,6 +1,9 @@
 import { InputError, positive, zeroOrMore } from '../units';
 
-/** Deflection to press at mid-span for the push method, in the unit of the span: span/64. @example pressDepth(896.87) // 14.014 */
+/**
+ * Deflection to press at mid-span for the push method, in the unit of the span: span/64. @example
+ * pressDepth(896.87) // 14.014
+ */
 export function pressDepth(span: number): number {
   return positive('span', span) / 64;
 }

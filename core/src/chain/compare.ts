@@ -9,7 +9,8 @@ export interface StrandComparison {
 }
 
 /**
- * Compares strands or sides measured over the same chain drive: the worst is judged, and unequal ones run the slats crooked.
+ * Compares strands or sides measured over the same chain drive: the worst is judged, and unequal
+ * ones run the slats crooked.
  * @param strands name and elongation, %, at least two
  * @param allowed difference, % points
  * @example compareStrands([{ name: 'left', elongation: 1.1 }, { name: 'right', elongation: 1.6 }], 0.3).equal // false

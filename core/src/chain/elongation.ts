@@ -49,7 +49,8 @@ export function pitchesNeeded(uncertainty: number, pitch: number, limit: number)
 }
 
 /**
- * Elongation limit when the spec gives none. Shop rule: the lower of 3 % and 200/z %, z the larger sprocket;
+ * Elongation limit when the spec gives none. Shop rule: the lower of 3 % and 200/z %, z the larger
+ * sprocket;
  * 1.5 % where nothing can take the chain up. The maker's manual overrides through the spec.
  * @param teeth of the larger sprocket, when known
  * @param takeUp whether the drive has an adjuster

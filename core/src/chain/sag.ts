@@ -30,7 +30,8 @@ export function extraLength(span: number, sag: number): number {
 
 /**
  * Total mid-span movement a chain should have when no spec says, in the unit of the span.
- * Shop rule: 4 % of the span for level drives, 2 % for steep ones. The maker's manual overrides through the spec.
+ * Shop rule: 4 % of the span for level drives, 2 % for steep ones. The maker's manual overrides
+ * through the spec.
  */
 export function usualMovement(span: number, drive: 'level' | 'steep'): number {
   return positive('span', span) * (drive === 'level' ? 0.04 : 0.02);

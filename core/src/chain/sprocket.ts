@@ -36,7 +36,8 @@ export function chainClimb(elongation: number, pitch: number, teeth: number): nu
 }
 
 /**
- * Share of the tooth's height above the pitch circle still held by a grown chain: 1 new, 0 at the tips, below 0 jumping.
+ * Share of the tooth's height above the pitch circle still held by a grown chain: 1 new, 0 at the
+ * tips, below 0 jumping.
  * This is why large sprockets allow less elongation.
  * @example engagementLeft(2, 15.875, 40) // 0.545
  */
@@ -52,12 +53,16 @@ export function engagementLeft(elongation: number, pitch: number, teeth: number)
 export interface ToothWear {
   readonly nominal: number;
   readonly limit: number;
-  /** wear fraction from which a new chain must not be paired with these teeth; shop rule 0.5 unless a spec says */
+  /**
+   * wear fraction from which a new chain must not be paired with these teeth; shop rule 0.5 unless
+   * a spec says
+   */
   readonly pairFrom?: number;
 }
 
 /**
- * Judges a tooth: its wear fraction, whether it is out, and whether renewing the chain must renew the sprocket too.
+ * Judges a tooth: its wear fraction, whether it is out, and whether renewing the chain must renew
+ * the sprocket too.
  * New on old: a new chain on hooked teeth wears out early.
  * @example judgeTooth(7.1, { nominal: 8, limit: 6.5 }) // { wear: 0.6, out: false, renewWithChain: true }
  */

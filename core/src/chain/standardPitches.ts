@@ -10,7 +10,10 @@ const chains = (
   pitches: Readonly<Record<string, number>>,
 ): StandardChain[] => Object.entries(pitches).map(([name, pitch]) => ({ name, standard, pitch }));
 
-/** Pitches to offer: roller chains (ISO 606), double-pitch conveyor chains (ISO 1275), steel agricultural chains (ISO 487). */
+/**
+ * Pitches to offer: roller chains (ISO 606), double-pitch conveyor chains (ISO 1275), steel
+ * agricultural chains (ISO 487).
+ */
 export const STANDARD_CHAINS: readonly StandardChain[] = [
   ...chains('ISO 606', {
     '08A': 12.7,
@@ -36,7 +39,8 @@ export const STANDARD_CHAINS: readonly StandardChain[] = [
 ];
 
 /**
- * Standard chains whose pitch is nearest to a measured one, nearest first: a worn chain measures a little long, never short.
+ * Standard chains whose pitch is nearest to a measured one, nearest first: a worn chain measures a
+ * little long, never short.
  * @param measured pitch, mm
  * @example likelyChains(41.9)[0]?.name // "S62"
  */

@@ -47,7 +47,8 @@ export interface TakeUpPlan {
 
 /**
  * What to do with a chain whose adjuster has moved: adjust, take links out, or renew.
- * Stretch eats e·N·p/k of travel; each half link out gives p/k back and must fit the slot (used − m·p/k ≥ 0).
+ * Stretch eats e·N·p/k of travel; each half link out gives p/k back and must fit the slot (used −
+ * m·p/k ≥ 0).
  * @throws InputError naming the field
  * @see geometry of a shaft sliding square to its strands
  * @example takeUpPlan({ total: 45, used: 44, strandsPerTravel: 2, pitch: 41.4, loopPitches: 94, elongation: 1.1, limit: 2.6, reserve: 10, ratePerHour: 0.002 }).best.linksOut // 1
@@ -104,7 +105,8 @@ export interface TravelUsed {
 }
 
 /**
- * Elongation that a travelled adjuster betrays ("adjuster travel tells age"): used travel and links already out, turned back into %.
+ * Elongation that a travelled adjuster betrays ("adjuster travel tells age"): used travel and links
+ * already out, turned back into %.
  * @param loop the chain's loop and k, the mm of chain taken in by 1 mm of travel
  * @returns % of the loop's new length
  * @example elongationFromTravel({ used: 21.404, linksOut: 0 }, { strandsPerTravel: 2, pitch: 41.4, loopPitches: 94 }) // 1.1

@@ -26,7 +26,10 @@ export type {
   ServiceCheck,
 };
 
-/** One check of a sheet, by its kind; each kind's contract is in its room, `kinds/<kind>/contract.ts`. */
+/**
+ * One check of a sheet, by its kind; each kind's contract is in its room,
+ * `kinds/<kind>/contract.ts`.
+ */
 export const Check = z.discriminatedUnion('kind', [
   MeasureCheck,
   SeriesCheck,

@@ -58,7 +58,10 @@ export const Part = z.object({
 });
 export type Part = z.infer<typeof Part>;
 
-/** Work on another component caused by this one: a check of the sheet to take again, or something to do. */
+/**
+ * Work on another component caused by this one: a check of the sheet to take again, or something to
+ * do.
+ */
 export const KnockOn = z.union([
   z.object({ check: Slug, why: ShortText }),
   z.object({ task: ShortText }),

@@ -45,7 +45,10 @@ export type CheckUnit = z.infer<typeof CheckUnit>;
 const zeroOrMore = z.number().finite().nonnegative();
 const positive = z.number().finite().positive();
 
-/** What a tool can be trusted to: resolution of its scale and, when known, its own standard uncertainty; both in the core's unit of what it measures. */
+/**
+ * What a tool can be trusted to: resolution of its scale and, when known, its own standard
+ * uncertainty; both in the core's unit of what it measures.
+ */
 export const Tool = z.object({
   name: ShortText,
   resolution: positive,
@@ -53,7 +56,10 @@ export const Tool = z.object({
 });
 export type Tool = z.infer<typeof Tool>;
 
-/** A wear limit: x runs from nominal (new) to limit; at the limit is out. `wornSide` says which way it wears and must agree. */
+/**
+ * A wear limit: x runs from nominal (new) to limit; at the limit is out. `wornSide` says which way
+ * it wears and must agree.
+ */
 export const WearLimit = z
   .object({
     type: z.literal('wear'),
@@ -77,7 +83,10 @@ export const WearLimit = z
     }
   });
 
-/** Chain elongation: length over `pitches` pitches of `pitch` mm; the limit in %, or the shop rule when absent. */
+/**
+ * Chain elongation: length over `pitches` pitches of `pitch` mm; the limit in %, or the shop rule
+ * when absent.
+ */
 export const ElongationLimit = z.object({
   type: z.literal('elongation'),
   pitch: positive,
@@ -88,7 +97,11 @@ export const ElongationLimit = z.object({
 
 const edge = z.enum(['adjust', 'replace', 'turn']);
 
-/** A band that a clearance, gap, tension, voltage or speed must lie in; on its edge is inside. `below` and `above` say what is done outside. A new belt may have a band of its own until it is run in. */
+/**
+ * A band that a clearance, gap, tension, voltage or speed must lie in; on its edge is inside.
+ * `below` and `above` say what is done outside. A new belt may have a band of its own until it is
+ * run in.
+ */
 export const BandLimit = z
   .object({
     type: z.literal('band'),
@@ -144,7 +157,10 @@ export const TakeUp = z
   });
 export type TakeUp = z.infer<typeof TakeUp>;
 
-/** Expected wear fraction per hour in service for this class of component, mean and spread, and of a new one at 0 h. */
+/**
+ * Expected wear fraction per hour in service for this class of component, mean and spread, and of a
+ * new one at 0 h.
+ */
 export const WearRate = z.object({
   perHour: zeroOrMore,
   sd: positive,
@@ -153,7 +169,10 @@ export const WearRate = z.object({
 });
 export type WearRate = z.infer<typeof WearRate>;
 
-/** How often: by hours or calendar, whichever comes first, once early for new parts; daily; per crop change; once before each harvest. */
+/**
+ * How often: by hours or calendar, whichever comes first, once early for new parts; daily; per crop
+ * change; once before each harvest.
+ */
 export const Interval = z.discriminatedUnion('kind', [
   z
     .object({

@@ -33,7 +33,10 @@ export type ReadingValue = z.infer<typeof ReadingValue>;
 export type ReadingKind = ReadingValue['kind'];
 export type ValueOf<K extends ReadingKind> = Extract<ReadingValue, { kind: K }>;
 
-/** One reading of one place in one state. Facts are append-only: a correction is a new reading that `strikes` the old one. */
+/**
+ * One reading of one place in one state. Facts are append-only: a correction is a new reading that
+ * `strikes` the old one.
+ */
 export const Reading = z.object({
   id: Id,
   machineId: Id,

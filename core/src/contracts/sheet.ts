@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { Check } from './check';
 import { LongText, ShortText, Slug } from './common';
 
-/** A choice of build that decides which checks a machine has: "feeder-drive" is "variable" or "fixed". The first option is taken where nothing is said. */
+/**
+ * A choice of build that decides which checks a machine has: "feeder-drive" is "variable" or
+ * "fixed". The first option is taken where nothing is said.
+ */
 export const Equipment = z.object({
   id: Slug,
   name: ShortText,
@@ -13,7 +16,9 @@ export const Equipment = z.object({
 });
 export type Equipment = z.infer<typeof Equipment>;
 
-/** Minutes to bring the machine from one position to another; `usual` where the table says nothing. */
+/**
+ * Minutes to bring the machine from one position to another; `usual` where the table says nothing.
+ */
 export const Moves = z.object({
   usual: z.number().finite().nonnegative().max(240).default(3),
   table: z

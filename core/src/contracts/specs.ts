@@ -38,7 +38,10 @@ export const SpecDetail = z.object({
   previous: SpecSheet.nullable(),
 });
 export type SpecDetail = z.infer<typeof SpecDetail>;
-/** A sheet being changed: one for each model, kept until it is published or dropped. `version` is the one seen when saving. */
+/**
+ * A sheet being changed: one for each model, kept until it is published or dropped. `version` is
+ * the one seen when saving.
+ */
 export const SheetDraft = z.object({
   model: z.string(),
   basedOn: z.int(),
@@ -60,7 +63,10 @@ export const DraftPublish = z.object({
 
 const Named = z.object({ id: z.string(), component: z.string() });
 const Change = z.object({ field: z.string(), before: z.unknown(), after: z.unknown() });
-/** What is new, changed and removed from one sheet to another; `sheet`: fields of the sheet itself, its number and remark left out. */
+/**
+ * What is new, changed and removed from one sheet to another; `sheet`: fields of the sheet itself,
+ * its number and remark left out.
+ */
 export const SheetChanges = z.object({
   added: z.array(Named),
   removed: z.array(Named),

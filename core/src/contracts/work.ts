@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { Decision } from './check';
 import { Day, Id, LongText, Moment, ShortText, Slug } from './common';
 
-/** A decision a person accepted into work: a fact, so it is stored. `reason` and `hours` are as they stood when accepted. */
+/**
+ * A decision a person accepted into work: a fact, so it is stored. `reason` and `hours` are as they
+ * stood when accepted.
+ */
 export const WorkItem = z.object({
   id: Id,
   machineId: Id,

@@ -124,7 +124,8 @@ export function rpmRange(
 }
 
 /**
- * The gap that gives a wanted driven speed. Speed falls as the gap opens, so it is found by bisection.
+ * The gap that gives a wanted driven speed. Speed falls as the gap opens, so it is found by
+ * bisection.
  * @param wanted rpm
  * @throws NoDriveSolution naming the speeds that can be had
  * @example gapFor(drive, 939.74, 2, 8).gap // 4.00

@@ -12,7 +12,9 @@ import type { FindingId } from './precedence';
 /** Nothing needs telling beside the finding itself. */
 type Nothing = Readonly<Record<never, never>>;
 
-/** Repeats as they were judged; values in the core's own unit of the quantity. `expanded`: U, k = 2. */
+/**
+ * Repeats as they were judged; values in the core's own unit of the quantity. `expanded`: U, k = 2.
+ */
 export interface MeasuredNumbers {
   readonly value: number;
   readonly expanded: number;
@@ -138,7 +140,10 @@ export type InsideNumbers =
 
 type Outside = BandNumbers & { readonly side: 'below' | 'above' };
 
-/** The numbers each finding's sentence needs. Lengths in mm, other quantities in the core's own unit, hours of the machine. */
+/**
+ * The numbers each finding's sentence needs. Lengths in mm, other quantities in the core's own
+ * unit, hours of the machine.
+ */
 export interface FindingNumbers {
   damaged: { readonly found: string };
   knivesLost: CountNumbers;

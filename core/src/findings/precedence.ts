@@ -2,8 +2,10 @@ import type { Decision } from '../contracts';
 import type { Finding } from './finding';
 
 /**
- * What a reading can show, and what it leads to. Written top down: the first finding present decides; the rest are told as well.
- * The order follows the trade: what is broken is broken however it was measured; then a void reading proves nothing; then wear
+ * What a reading can show, and what it leads to. Written top down: the first finding present
+ * decides; the rest are told as well.
+ * The order follows the trade: what is broken is broken however it was measured; then a void
+ * reading proves nothing; then wear
  * limits; then doubt; then tension; then what is only to be watched.
  */
 export const PRECEDENCE = [
@@ -71,7 +73,10 @@ export type FindingId = (typeof PRECEDENCE)[number][0];
 const RANK = new Map<FindingId, number>(PRECEDENCE.map(([id], i) => [id, i]));
 const DECISION = new Map<FindingId, Decision>(PRECEDENCE.map(([id, decision]) => [id, decision]));
 
-/** The decision that findings lead to, and the findings in order of weight. Nothing found proves nothing: remeasure. */
+/**
+ * The decision that findings lead to, and the findings in order of weight. Nothing found proves
+ * nothing: remeasure.
+ */
 export function decide(findings: readonly Finding[]): {
   decision: Decision;
   findings: readonly Finding[];

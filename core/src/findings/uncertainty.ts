@@ -21,7 +21,8 @@ export function middleOf(values: readonly number[]): number {
 }
 
 /**
- * Standard uncertainty of a tool: its own figure, or resolution/√12; twice over in square when both ends of a length count.
+ * Standard uncertainty of a tool: its own figure, or resolution/√12; twice over in square when both
+ * ends of a length count.
  * @returns mm
  * @see GUM (JCGM 100), uniform distribution over one scale division
  */
@@ -76,7 +77,10 @@ export function judgeRepeats(
 /** Repeats from which nothing better can be had with the tool at hand. */
 export const ENOUGH_REPEATS = 3;
 
-/** Where a wear fraction stands against its limit, 1, by ISO 14253-1: proven only when the whole ±U is on one side. */
+/**
+ * Where a wear fraction stands against its limit, 1, by ISO 14253-1: proven only when the whole ±U
+ * is on one side.
+ */
 export function againstLimit(wear: number, expanded: number): 'inside' | 'doubt' | 'out' {
   if (wear - expanded >= 1 - 1e-12) return 'out';
   return wear + expanded < 1 - 1e-12 ? 'inside' : 'doubt';

@@ -7,7 +7,10 @@ export interface SeenSlope {
   readonly se: number;
 }
 
-/** What a fleet says of a component class: mean slope, spread between components, and the heterogeneity it came from. */
+/**
+ * What a fleet says of a component class: mean slope, spread between components, and the
+ * heterogeneity it came from.
+ */
 export interface FleetSlope {
   readonly mu: number;
   /** spread between components, standard deviation */
@@ -45,8 +48,10 @@ export function fleetSlope(slopes: readonly SeenSlope[]): FleetSlope {
 }
 
 /**
- * Slope of one component's readings with its standard error: straight line through its own start, weighted by reading noise.
- * @param points hours in service and wear fraction, with the noise of each; at least two at different hours
+ * Slope of one component's readings with its standard error: straight line through its own start,
+ * weighted by reading noise.
+ * @param points hours in service and wear fraction, with the noise of each; at least two at
+ *   different hours
  */
 export function slopeOf(
   points: readonly { readonly hours: number; readonly y: number; readonly sigma: number }[],
@@ -69,11 +74,15 @@ export function slopeOf(
   };
 }
 
-/** Members of a class differ by at least this share of its mean slope. Model assumption: few noisy slopes often show no spread at all, and taking that as none makes forecasts overconfident. */
+/**
+ * Members of a class differ by at least this share of its mean slope. Model assumption: few noisy
+ * slopes often show no spread at all, and taking that as none makes forecasts overconfident.
+ */
 const LEAST_SPREAD = 0.25;
 
 /**
- * Prior of a component class from its fleet: the pooled slope, with the spread between components and what is not yet known of the mean.
+ * Prior of a component class from its fleet: the pooled slope, with the spread between components
+ * and what is not yet known of the mean.
  * @param a0 expected wear fraction when new
  * @param sa its standard deviation
  * @example priorFromFleet(fleetSlope(slopes), .02, .03)

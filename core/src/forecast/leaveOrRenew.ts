@@ -28,7 +28,8 @@ export interface LeaveOrRenewSums {
 
 /**
  * Leave it or renew it now, in money.
- * Leave: chance × (stop + collateral + field labour). Renew: part + shop labour now + life thrown away, less the same
+ * Leave: chance × (stop + collateral + field labour). Renew: part + shop labour now + life thrown
+ * away, less the same
  * work paid later anyway. Both sums are shown; a person decides.
  * @throws InputError naming the field
  * @example leaveOrRenew({ chance: .61, stopHours: 6, costPerStopHour: 650, collateral: 700, fieldLabour: 150, part: 310, shopLabour: 160, lifeLeft: .2 }).better // 'renew'

@@ -2,7 +2,10 @@ import { finite, InputError, positive, zeroOrMore } from '../units';
 import { fleetSlope, priorFromFleet, slopeOf } from './fleet';
 import type { WearPoint, WearPrior } from './posterior';
 
-/** A wear reading of one place on the machine's hour meter; `renewed`: a new part was put in and read then. */
+/**
+ * A wear reading of one place on the machine's hour meter; `renewed`: a new part was put in and
+ * read then.
+ */
 export interface MeterReading {
   readonly hours: number;
   readonly y: number;
@@ -19,9 +22,11 @@ export interface ComponentLife {
 }
 
 /**
- * Cuts a place's readings into the lives of the parts that were there: each renewal begins a new one.
+ * Cuts a place's readings into the lives of the parts that were there: each renewal begins a new
+ * one.
  * @param readings oldest first
- * @param since machine hours at which the first part was new, 0 for a machine watched from the start
+ * @param since machine hours at which the first part was new, 0 for a machine watched from the
+ *   start
  * @throws InputError when hours run backwards or a number is none
  * @example livesOf([{ hours: 100, y: .9, sigma: .03, renewed: false }, { hours: 100, y: 0, sigma: .03, renewed: true }]).length // 2
  */
@@ -54,7 +59,8 @@ export function livesOf(readings: readonly MeterReading[], since = 0): Component
 }
 
 /**
- * Checks that lives of one place follow each other: none starts before the one before has ended, none ends before it starts.
+ * Checks that lives of one place follow each other: none starts before the one before has ended,
+ * none ends before it starts.
  * @throws InputError naming the life
  */
 export function checkLives(lives: readonly Pick<ComponentLife, 'from' | 'to'>[]): void {
@@ -80,7 +86,8 @@ export interface Shrinkage {
 }
 
 /**
- * Wear cannot shrink: readings of one life that say so. Either one of them is wrong or a new part was not recorded.
+ * Wear cannot shrink: readings of one life that say so. Either one of them is wrong or a new part
+ * was not recorded.
  * @param points of one life, in time order
  * @param expanded how far one reading may lie from the truth; twice its sigma unless given
  */
@@ -105,7 +112,8 @@ export function shrinkages(points: readonly WearPoint[], expanded?: number): Shr
 }
 
 /**
- * Prior of a component class from the lives seen over a fleet; lives with fewer than two readings at different hours say nothing of the slope.
+ * Prior of a component class from the lives seen over a fleet; lives with fewer than two readings
+ * at different hours say nothing of the slope.
  * @param a0 expected wear fraction when new
  * @param sa its standard deviation
  * @returns undefined when no life shows a slope

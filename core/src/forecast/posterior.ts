@@ -94,9 +94,12 @@ export function chanceReached(posterior: WearPosterior, hours: number): number {
 const HORIZON = 20_000;
 
 /**
- * Hours in service by which the limit is reached with chance `q`, from `from` up to 20,000 h. In closed form: the chance is q where
- * mean(h) − 1 = z·sd(h), a quadratic in h; of its roots the first at which the chance rises through q.
- * @returns hours; `from` when the chance is there already, Infinity when it is not reached by 20,000 h
+ * Hours in service by which the limit is reached with chance `q`, from `from` up to 20,000 h. In
+ * closed form: the chance is q where
+ * mean(h) − 1 = z·sd(h), a quadratic in h; of its roots the first at which the chance rises through
+ * q.
+ * @returns hours; `from` when the chance is there already, Infinity when it is not reached by
+ *   20,000 h
  * @example hoursToLimit(wearPosterior({ a0: .02, sa: .03, mu: .0012, tau: .0005 }, []), .137, 0) // 560, near enough
  */
 export function hoursToLimit(posterior: WearPosterior, q: number, from = 0): number {
@@ -122,7 +125,8 @@ export function hoursAtDeviate(posterior: WearPosterior, z: number, from: number
   const c = (alpha - 1) * (alpha - 1) - z2 * varAlpha;
   const root = Math.sqrt(b * b - a * c);
   if (Number.isNaN(root)) return Infinity;
-  // the numerically steady pair of roots; a zero of the squared equation counts only where the chance is truly there
+  // the numerically steady pair of roots; a zero of the squared equation counts only where the
+  // chance is truly there
   const s = -(b + (b >= 0 ? root : -root));
   const [r1, r2] = [s / a, c / s];
   const [low, high] = r1 <= r2 ? [r1, r2] : [r2, r1];
@@ -131,7 +135,10 @@ export function hoursAtDeviate(posterior: WearPosterior, z: number, from: number
   return Infinity;
 }
 
-/** Standard normal deviate of a chance: the library's first guess (good to 0.002), brought home by Newton's steps. */
+/**
+ * Standard normal deviate of a chance: the library's first guess (good to 0.002), brought home by
+ * Newton's steps.
+ */
 function deviateOf(q: number): number {
   let z = probit(q);
   for (let i = 0; i < 4; i += 1)

@@ -16,7 +16,10 @@ export interface PlaceHistory {
   readonly inForce: readonly Reading[];
 }
 
-/** Oldest first; ids settle readings of one moment. ISO moments in UTC sort as text; localeCompare is many times slower. */
+/**
+ * Oldest first; ids settle readings of one moment. ISO moments in UTC sort as text; localeCompare
+ * is many times slower.
+ */
 export function inTime(readings: readonly Reading[]): readonly Reading[] {
   return readings.length > 1 ? [...readings].sort(byTime) : readings;
 }

@@ -13,7 +13,10 @@ export function newestOf<K extends ReadingKind>(
   return readings.findLast((r): r is ReadingOf<K> => r.value.kind === kind);
 }
 
-/** Whether a reading is what its check is there for, and not the travel beside it, a mere look, or a skip. */
+/**
+ * Whether a reading is what its check is there for, and not the travel beside it, a mere look, or a
+ * skip.
+ */
 export function isMain({ value }: Pick<Reading, 'value'>): boolean {
   return value.kind !== 'travel' && value.kind !== 'look' && value.kind !== 'skip';
 }

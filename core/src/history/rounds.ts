@@ -22,7 +22,8 @@ export function inForce(round: readonly Reading[]): readonly Reading[] {
 }
 
 /**
- * Repeats of a measured value: as-found readings of one place in one round repeat each other; of as-left ones only the last
+ * Repeats of a measured value: as-found readings of one place in one round repeat each other; of
+ * as-left ones only the last
  * attempt counts.
  * @param readings of one place in one state, oldest first
  * @returns in the core's own unit; empty when nothing was measured

@@ -2,7 +2,10 @@ import type { Reading } from '../contracts';
 
 type Striking = Pick<Reading, 'id' | 'strikes'>;
 
-/** Ids of the readings that later ones strike through. Nothing is erased: a correction is a new reading. */
+/**
+ * Ids of the readings that later ones strike through. Nothing is erased: a correction is a new
+ * reading.
+ */
 export function struckIds(readings: readonly Pick<Reading, 'strikes'>[]): ReadonlySet<string> {
   return readings.some((r) => r.strikes)
     ? new Set(readings.flatMap((r) => r.strikes ?? []))

@@ -14,7 +14,10 @@ export interface Due {
   readonly beforeHarvest: boolean;
 }
 
-/** The machine a due date is reckoned for: its hours now, the day, how it is used, and the crop coming up. */
+/**
+ * The machine a due date is reckoned for: its hours now, the day, how it is used, and the crop
+ * coming up.
+ */
 export interface DueFacts {
   readonly now: number;
   readonly today: Day;
@@ -26,7 +29,8 @@ export interface DueFacts {
 export const SEASON_LOOK_DAYS = 100;
 
 /**
- * Next due of a check or service, whichever of its rules comes first, projected to a date by the machine's own use.
+ * Next due of a check or service, whichever of its rules comes first, projected to a date by the
+ * machine's own use.
  * @throws InputError naming the field: a meter that ran backwards, a rule without an interval
  */
 export function nextDue(rule: Interval, last: LastDone, facts: DueFacts): Due {
@@ -100,7 +104,10 @@ function dueEvery(rule: EveryInterval, last: LastDone, facts: DueFacts): Due {
   });
 }
 
-/** The day on which the meter will stand at some hours; today when it does already, null when it never will. */
+/**
+ * The day on which the meter will stand at some hours; today when it does already, null when it
+ * never will.
+ */
 function dayAt(atHours: number, { now, today, use }: DueFacts): Day | null {
   return atHours <= now ? today : projectHours(today, atHours - now, use);
 }

@@ -11,7 +11,8 @@ export interface DueInSeason {
 
 /**
  * Whether a service is due now or falls due by hours before harvest ends.
- * @param machine its hours now, the hours to be threshed until harvest ends, and the day, where it is known
+ * @param machine its hours now, the hours to be threshed until harvest ends, and the day, where it
+ *   is known
  * @returns undefined when it does not
  */
 export function dueInSeason(

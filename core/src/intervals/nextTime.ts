@@ -27,7 +27,8 @@ export interface NextTime {
 }
 
 /**
- * When a service is next to be done by its rule: the one place where the interval rule is worked out.
+ * When a service is next to be done by its rule: the one place where the interval rule is worked
+ * out.
  * @throws InputError naming the field
  * @example nextTime({ kind: 'every', hours: 50 }, { on: '2026-03-01', hours: 1000 }).atHours // 1050
  */

@@ -20,7 +20,10 @@ export interface CsvRow {
   readonly measured: Dimension;
 }
 
-/** How a kind of value is written in the readings file, both ways. What is read is held against the contract afterwards. */
+/**
+ * How a kind of value is written in the readings file, both ways. What is read is held against the
+ * contract afterwards.
+ */
 export interface CsvForm<K extends ReadingKind> {
   read(row: CsvRow): object | undefined;
   write(value: ValueOf<K>): { readonly value: string; readonly unit: string };

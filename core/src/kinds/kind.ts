@@ -32,13 +32,18 @@ export interface Seen {
   readonly readings: readonly Reading[];
   /** the newest of them that is what the check is there for */
   readonly main: Reading;
-  /** machine hours at which the part then in place was new; undefined when no renewal is on record */
+  /**
+   * machine hours at which the part then in place was new; undefined when no renewal is on record
+   */
   readonly renewedAt: number | undefined;
   /** machine hours now, never before the main reading */
   readonly now: number;
 }
 
-/** What a kind of check reads out of one place in one state. Every field is there: objects of one shape are read many times faster. */
+/**
+ * What a kind of check reads out of one place in one state. Every field is there: objects of one
+ * shape are read many times faster.
+ */
 export interface Shown {
   readonly findings: readonly Finding[];
   /** wear fraction and its expanded uncertainty, where the check measures wear */
@@ -81,7 +86,10 @@ export const NOT_MEASURED: Finding<'notMeasured'> = {
   numbers: { travelOnly: false },
 };
 
-/** A kind of check: all that differs from kind to kind. Its contract is beside it; its sentences are in its `words.ts`. */
+/**
+ * A kind of check: all that differs from kind to kind. Its contract is beside it; its sentences are
+ * in its `words.ts`.
+ */
 export interface Kind<K extends CheckKind> {
   /** as a technician says it */
   readonly name: string;

@@ -73,7 +73,10 @@ export const CSV_QUANTITIES = Object.keys(CSV_FORMS);
 
 const isReadingKind = (quantity: string): quantity is ReadingKind => quantity in CSV_FORMS;
 
-/** Reads the value of a row by its quantity; notes the troubles. What is read is held against the contract afterwards. */
+/**
+ * Reads the value of a row by its quantity; notes the troubles. What is read is held against the
+ * contract afterwards.
+ */
 export function readCsvValue(row: CsvRow): object | undefined {
   const quantity = row.cell('quantity').toLowerCase();
   if (isReadingKind(quantity)) return CSV_FORMS[quantity].read(row);

@@ -38,7 +38,10 @@ export interface KnifePlan {
   readonly renew: readonly number[];
   /** places whose knives change places, after the new ones hang; in order */
   readonly swap: readonly Swap[];
-  /** places whose knife is turned to its other edge, named by where it hung before; a turned knife keeps its mass */
+  /**
+   * places whose knife is turned to its other edge, named by where it hung before; a turned knife
+   * keeps its mass
+   */
   readonly turn: readonly number[];
   readonly before: Unbalance;
   readonly after: Unbalance;
@@ -52,18 +55,26 @@ export interface KnifePlan {
 
 /** What a plan may do. */
 export interface KnifeChoices {
-  /** used knives may change places: outer ones to the worn middle; with the school `opposite` mates move together */
+  /**
+   * used knives may change places: outer ones to the worn middle; with the school `opposite` mates
+   * move together
+   */
   readonly swaps: boolean;
 }
 
-/** Extra renewals searched beyond the spent ones before the search is cut; more are found by the greedy step. */
+/**
+ * Extra renewals searched beyond the spent ones before the search is cut; more are found by the
+ * greedy step.
+ */
 const EXACT_EXTRAS = 3;
 /** Renewal sets of one size, best balanced first, in which swaps are tried. */
 const SETS_TRIED = 24;
 
 /**
- * The fewest new knives, then the fewest swaps, that bring both planes inside the permissible unbalance; spent ones always renewed.
- * School `opposite`: a new knife's mate is always renewed with it, and mates stay opposite. School `weigh`: extra knives are renewed only where the
+ * The fewest new knives, then the fewest swaps, that bring both planes inside the permissible
+ * unbalance; spent ones always renewed.
+ * School `opposite`: a new knife's mate is always renewed with it, and mates stay opposite. School
+ * `weigh`: extra knives are renewed only where the
  * balance asks for it. Never more new knives than the plain opposite-set rule where that balances.
  * @throws InputError naming the field
  * @see ISO 21940-11 for the permissible unbalance
@@ -161,7 +172,10 @@ interface Found {
   readonly exact: boolean;
 }
 
-/** Unbalance as left x, y, right x, y; g·mm. It adds up: renewing a unit changes it by the same whatever else is renewed. */
+/**
+ * Unbalance as left x, y, right x, y; g·mm. It adds up: renewing a unit changes it by the same
+ * whatever else is renewed.
+ */
 type Vector = readonly [number, number, number, number];
 type VectorOf = (set: readonly number[]) => Vector;
 
@@ -182,7 +196,10 @@ interface Search {
   readonly trySwaps: ((set: readonly number[]) => readonly Swap[] | undefined) | undefined;
 }
 
-/** Tries no extra, then every one, two and three extra units, with swaps in the best balanced of them; then greedily. The first that holds has the fewest new knives. */
+/**
+ * Tries no extra, then every one, two and three extra units, with swaps in the best balanced of
+ * them; then greedily. The first that holds has the fewest new knives.
+ */
 function search({ start, units, vector, perPlane, trySwaps }: Search): Found {
   const from = vector(start);
   const changes = units.map((unit) => less(vector([...start, ...unit]), from));
@@ -197,7 +214,8 @@ function search({ start, units, vector, perPlane, trySwaps }: Search): Found {
       return { set: inOrder(best.set), swap: [], exact: extras === 0 || !trySwaps };
     for (const { set } of sets) {
       const swap = trySwaps?.(set);
-      // fewer new knives is proven while every smaller set was tried with all its swaps, which only none extra is
+      // fewer new knives is proven while every smaller set was tried with all its swaps, which only
+      // none extra is
       if (swap) return { set: inOrder(set), swap, exact: extras === 0 };
     }
   }

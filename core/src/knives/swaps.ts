@@ -30,14 +30,18 @@ export interface Swapping {
   readonly planes: BearingPlanes;
   /** of a new knife, g: the rotor is even with one at every place */
   readonly newMass: number;
-  /** place opposite each, when mates must stay opposite: then pairs change places with pairs, counted as two swaps */
+  /**
+   * place opposite each, when mates must stay opposite: then pairs change places with pairs,
+   * counted as two swaps
+   */
   readonly mates?: readonly number[] | undefined;
 }
 
 type Vector = readonly [number, number, number, number];
 
 /**
- * The fewest swaps of knives between places that bring both planes inside. Exact for one and two swaps, best-first beyond; no knife moves twice.
+ * The fewest swaps of knives between places that bring both planes inside. Exact for one and two
+ * swaps, best-first beyond; no knife moves twice.
  * @param perPlane permissible, g·mm
  * @returns swaps in any order, none of them sharing a place; undefined when none is found
  */

@@ -30,8 +30,10 @@ export interface Unbalance {
 }
 
 /**
- * Unbalance of a rotor from the mass differences at its knife places, resolved into two bearing planes.
- * @param deviations Δm in g at each place: mass there less the mass of a new knife; a lost 180 g knife is −180
+ * Unbalance of a rotor from the mass differences at its knife places, resolved into two bearing
+ * planes.
+ * @param deviations Δm in g at each place: mass there less the mass of a new knife; a lost 180 g
+ *   knife is −180
  * @see Σ Δm·r·e^{iθ}, shares (b − z)/(b − a) left and (z − a)/(b − a) right
  * @example one 180 g knife lost at r 260, θ 90°, z 300 between 0 and 1400: left 36771.4, right 10028.6 g·mm at −90°
  */
@@ -90,7 +92,10 @@ export function permissibleUnbalance(
   return { total, perPlane: total / 2 };
 }
 
-/** Mass of a knife from the height left of it, g: worn away evenly from `newHeight`, the root staying. */
+/**
+ * Mass of a knife from the height left of it, g: worn away evenly from `newHeight`, the root
+ * staying.
+ */
 export function massFromHeight(
   height: number,
   newHeight: number,

@@ -28,30 +28,47 @@ export const HIGHEST_NOTE = 200;
 
 /** A pluck has died away by then. */
 const LISTEN_SECONDS = 2.5;
-/** Rate the sound is thinned out to, at least, Hz: overtones to 900 Hz are enough for a note of 200 Hz. */
+/**
+ * Rate the sound is thinned out to, at least, Hz: overtones to 900 Hz are enough for a note of 200
+ * Hz.
+ */
 const WORKING_RATE = 2000;
 const SHORTEST_SECONDS = 0.25;
 const HIGHEST_OVERTONE = 900;
 const MOST_HARMONICS = 16;
-/** Expected power of a harmonic against the noise where there is one; decides what a missing harmonic costs. */
+/**
+ * Expected power of a harmonic against the noise where there is one; decides what a missing
+ * harmonic costs.
+ */
 const HARMONIC_TO_NOISE = 12;
 /** One harmonic counts no more than this, so that a single whistle is no note. */
 const MOST_FROM_ONE = 14;
-/** Score from which a note is called. Set on 2,000 recordings of noise and hum without a note: fewer than 2 in 100 reach it (`npm run calibrate -w core`). */
+/**
+ * Score from which a note is called. Set on 2,000 recordings of noise and hum without a note: fewer
+ * than 2 in 100 reach it (`npm run calibrate -w core`).
+ */
 const CALLED_FROM = 12.5;
-/** What hum leaves behind when it is taken off looks like a note of the mains: such a one must stand out by this much more. */
+/**
+ * What hum leaves behind when it is taken off looks like a note of the mains: such a one must stand
+ * out by this much more.
+ */
 const MORE_AT_MAINS = 12;
-/** Harmonics must fall to this share of their power from the first part of the sound to the last. */
+/**
+ * Harmonics must fall to this share of their power from the first part of the sound to the last.
+ */
 const MUST_FALL_TO = 0.6;
 const STIFFNESSES = [0, 5e-5, 1e-4, 2e-4, 3e-4, 4.5e-4, 6e-4] as const;
 
 /**
- * The note of a plucked belt span. Thins the sound out, takes off mains hum that does not decay, weighs every candidate by its harmonics
- * against the noise floor around them (a missing harmonic counts against it, which resists octave errors), lets stiffness sharpen the
+ * The note of a plucked belt span. Thins the sound out, takes off mains hum that does not decay,
+ * weighs every candidate by its harmonics
+ * against the noise floor around them (a missing harmonic counts against it, which resists octave
+ * errors), lets stiffness sharpen the
  * overtones, and checks the winner by its period in time and by its decay.
  * @param channels samples of each channel, one or more of the same length, any scale
  * @param rate samples per second, 1,000 to 400,000
- * @throws InputError when there is no channel, they differ in length, a sample is no number, or the rate is out of range
+ * @throws InputError when there is no channel, they differ in length, a sample is no number, or the
+ *   rate is out of range
  * @see harmonic summation with a Gaussian amplitude prior; Wiener–Khinchin autocorrelation
  * @example detectNote([pluck({ frequency: 42, decay: 0.5, at: 0.2, inharmonicity: 0 }, { snr: 10, mains: 50, humLevel: -6 }, { rate: 44_100, seconds: 2 }, random(1))], 44_100) // heard, 42.0 Hz
  */
@@ -110,7 +127,9 @@ function blend(channels: readonly Float32Array[]): Float64Array {
   return mono;
 }
 
-/** Low-pass by a windowed sinc and every n-th sample of it, with the mean and the slope taken off. */
+/**
+ * Low-pass by a windowed sinc and every n-th sample of it, with the mean and the slope taken off.
+ */
 function thinOut(mono: Float64Array, rate: number): { signal: Float64Array; rate: number } {
   const step = Math.max(1, Math.floor(rate / WORKING_RATE));
   const half = step === 1 ? 0 : 8 * step;
@@ -146,7 +165,10 @@ function detrend(signal: Float64Array): Float64Array {
   return signal.map((x, i) => x - mean - rise * (i - middle));
 }
 
-/** Takes off mains hum: what stands at 50 or 60 Hz and its overtones in the last two fifths, when a pluck has died away, is taken off all of it. */
+/**
+ * Takes off mains hum: what stands at 50 or 60 Hz and its overtones in the last two fifths, when a
+ * pluck has died away, is taken off all of it.
+ */
 function withoutHum(signal: Float64Array, rate: number): Float64Array {
   const n = signal.length;
   const from = Math.floor(n * 0.6);
@@ -276,7 +298,8 @@ function analyse(sound: Float64Array, asHeard: Float64Array, rate: number): Hear
       if (s > best.score) best = { f, stiffness, score: s };
     }
   }
-  // the cap that keeps one whistle from being a note blunts the peak: the last step climbs without it
+  // the cap that keeps one whistle from being a note blunts the peak: the last step climbs without
+  // it
   const sharp = power.map((p, i) => p / (floor[i] || 1));
   const finer = STIFFNESSES.map((stiffness) => ({
     stiffness,
@@ -330,7 +353,10 @@ function spreadOf(f: number, score: (f: number) => number): number {
   return curve > 0 ? Math.min(0.02 * f, 1 / Math.sqrt(curve)) : 0.02 * f;
 }
 
-/** Power of the partials in the last third of the sound against the first: a plucked span dies away, hum and machines do not. */
+/**
+ * Power of the partials in the last third of the sound against the first: a plucked span dies away,
+ * hum and machines do not.
+ */
 function fallOf(sound: Float64Array, partials: readonly number[], rate: number): number {
   const third = Math.floor(sound.length / 3);
   const within = (from: number, to: number) =>

@@ -24,14 +24,17 @@ export interface Surroundings {
   readonly humLevel: number;
 }
 
-/** How long a recording is, and at how many samples per second; a pluck comes after a tenth of it. */
+/**
+ * How long a recording is, and at how many samples per second; a pluck comes after a tenth of it.
+ */
 export interface Recording {
   readonly rate: number;
   readonly seconds: number;
 }
 
 /**
- * A plucked span as a recording: decaying, slightly inharmonic partials with mains hum and pink noise; the same dice give the same recording.
+ * A plucked span as a recording: decaying, slightly inharmonic partials with mains hum and pink
+ * noise; the same dice give the same recording.
  * @returns samples about −1 to 1
  * @throws InputError naming the field
  * @see partials of an ideal string plucked at p: amplitude sin(kπp)/k
@@ -106,7 +109,10 @@ export function pinkNoise(length: number, dice: Random): Float64Array {
   return noise.map((x) => x / level);
 }
 
-/** Mains hum of RMS 1: the fundamental, a tenth of a hertz off at most, with its second and third overtones. */
+/**
+ * Mains hum of RMS 1: the fundamental, a tenth of a hertz off at most, with its second and third
+ * overtones.
+ */
 function hum(mains: 0 | 50 | 60, length: number, rate: number, dice: Random): Float64Array {
   const signal = new Float64Array(length);
   if (mains === 0) return signal;
@@ -131,7 +137,9 @@ interface Tone {
   readonly keeps: number;
 }
 
-/** Adds a tone. The wave is turned on from sample to sample, many times faster than a sine for each. */
+/**
+ * Adds a tone. The wave is turned on from sample to sample, many times faster than a sine for each.
+ */
 function addTone(signal: Float64Array, { amplitude, turns, phase, keeps }: Tone): void {
   const [turnC, turnS] = [
     keeps * Math.cos(2 * Math.PI * turns),

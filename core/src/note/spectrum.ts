@@ -55,8 +55,10 @@ export function autocorrelation(signal: Float64Array, lags: number): Float64Arra
 const MEDIAN_OF = 65;
 
 /**
- * Noise floor under a spectrum: the median over a third of an octave to either side (never fewer than `least` bins), turned into the mean
- * of the exponential distribution that noise power has, at knots a twelfth of an octave apart and straight between. A few narrow peaks do
+ * Noise floor under a spectrum: the median over a third of an octave to either side (never fewer
+ * than `least` bins), turned into the mean
+ * of the exponential distribution that noise power has, at knots a twelfth of an octave apart and
+ * straight between. A few narrow peaks do
  * not lift it.
  */
 export function noiseFloor(power: Float64Array, least: number): Float64Array {

@@ -31,7 +31,10 @@ export function daysFor(hours: number): number {
   return Math.ceil(hours / HOURS_A_DAY);
 }
 
-/** Last day of work of `hours` begun on `start` (moved to a working day). @example visitEnd('2026-06-12', 12) // '2026-06-15' */
+/**
+ * Last day of work of `hours` begun on `start` (moved to a working day). @example
+ * visitEnd('2026-06-12', 12) // '2026-06-15'
+ */
 export function visitEnd(start: Day, hours: number): Day {
   const first = workingDayFrom(start);
   return toDay(
@@ -66,7 +69,8 @@ export function mustStartBy(harvestStart: Day, margin: number, hours: number): D
 
 /**
  * Slack: working days left between finishing the planned work and harvest start.
- * @returns whole days; 0 when work ends the working day before harvest; below 0, how many working days of harvest it runs into
+ * @returns whole days; 0 when work ends the working day before harvest; below 0, how many working
+ *   days of harvest it runs into
  * @example slackDays('2026-06-26', '2026-06-30') // 1 (Monday the 29th)
  */
 export function slackDays(finish: Day, harvestStart: Day): number {

@@ -29,7 +29,10 @@ export interface StandingWork extends WorkItem {
   readonly visit: Visit | undefined;
 }
 
-/** All that is derived about one machine on one day: verdicts, work open, planned and done, dates and slack. */
+/**
+ * All that is derived about one machine on one day: verdicts, work open, planned and done, dates
+ * and slack.
+ */
 export interface Standing {
   readonly facts: MachineFacts;
   readonly verdicts: readonly CheckVerdict[];
@@ -134,7 +137,10 @@ export function standingOf(file: MachineFile, today: Day): Standing {
 const countsFrom = (machine: Machine): Day =>
   formatISO(subDays(parseISO(machine.harvest.start), SEASON_LOOK_DAYS), { representation: 'date' });
 
-/** A work item is done when its check was read again after it was accepted and no longer needs a hand. */
+/**
+ * A work item is done when its check was read again after it was accepted and no longer needs a
+ * hand.
+ */
 function isDone(item: WorkItem, verdicts: readonly CheckVerdict[]): boolean {
   const verdict = verdicts.find((v) => v.check.id === item.checkId);
   return verdict !== undefined && verdict.takenAt > item.acceptedAt && !needsHand(verdict.decision);

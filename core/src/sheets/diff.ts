@@ -1,6 +1,9 @@
 import type { Check, SheetChanges, SpecSheet } from '../contracts';
 
-/** One field that differs, by its path: "limit.low", "parts.0.number"; undefined where there is none. */
+/**
+ * One field that differs, by its path: "limit.low", "parts.0.number"; undefined where there is
+ * none.
+ */
 export type FieldChange = SheetChanges['sheet'][number];
 
 /** Compares two sheets check by check, by their ids. @param before undefined: everything is new */

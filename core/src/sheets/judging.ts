@@ -16,7 +16,8 @@ export interface Revisions {
 }
 
 /**
- * Each check as it was when its newest reading was taken, or as it was re-judged since: a reading stays judged by the revision it was taken under.
+ * Each check as it was when its newest reading was taken, or as it was re-judged since: a reading
+ * stays judged by the revision it was taken under.
  * A check whose revision is not at hand, or that was not there then, is judged as it is now.
  * @param current checks of the machine as it is built, by its newest sheets
  */
@@ -59,10 +60,12 @@ export interface JudgedMachine {
 }
 
 /**
- * What would change if a machine's readings were judged under another revision. Nothing is stored by asking.
+ * What would change if a machine's readings were judged under another revision. Nothing is stored
+ * by asking.
  * @param now verdicts as they stand
  * @param sheet the revision to judge under; the machine's other sheets stay as they are
- * @returns checks whose decision changes first, then those that only give other numbers; a check that comes or goes has no decision on one side
+ * @returns checks whose decision changes first, then those that only give other numbers; a check
+ *   that comes or goes has no decision on one side
  */
 export function rejudge(
   { machine, readings, sheets }: JudgedMachine,

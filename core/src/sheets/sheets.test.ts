@@ -33,7 +33,10 @@ describe('the demo sheets hold the whole walk', () => {
     expect(sheets[file].checks.length).toBeGreaterThanOrEqual(25),
   );
 
-  /** What the trade's walk names, station by station: words that some check of every combine must speak of. */
+  /**
+   * What the trade's walk names, station by station: words that some check of every combine must
+   * speak of.
+   */
   const COMBINE: readonly (readonly [station: number, ...words: RegExp[]])[] = [
     [1, /lift stop/i, /shield/i, /light/i],
     [3, /pivot bolt/i, /angle/i, /slide/i, /tilt pin/i, /coupler/i],

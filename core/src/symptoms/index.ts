@@ -7,11 +7,17 @@ export interface Suspect {
   readonly why: string;
 }
 
-/** Something an operator notices, and what it points to, likeliest first. Workshop experience, not a maker's table. */
+/**
+ * Something an operator notices, and what it points to, likeliest first. Workshop experience, not a
+ * maker's table.
+ */
 export interface Symptom {
   readonly id: string;
   readonly noticed: string;
-  /** words by which it is found in what the operator wrote, in small letters; each is a beginning of a word or of several in a row */
+  /**
+   * words by which it is found in what the operator wrote, in small letters; each is a beginning of
+   * a word or of several in a row
+   */
   readonly words: readonly string[];
   readonly suspects: readonly Suspect[];
 }
@@ -208,7 +214,10 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
 ];
 
-/** Symptoms named in what an operator wrote, in the order of the table; none when nothing is recognised. @example symptomsIn('Fan surges on slopes') // surging-fan */
+/**
+ * Symptoms named in what an operator wrote, in the order of the table; none when nothing is
+ * recognised. @example symptomsIn('Fan surges on slopes') // surging-fan
+ */
 export function symptomsIn(text: string): Symptom[] {
   const plain = ` ${text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
   const flipped = (words: string) => words.split(' ').reverse().join(' ');
@@ -229,13 +238,17 @@ function beginningsIn(plain: string, beginnings: readonly string[]): boolean {
 /** One suspect of several symptoms together, with the check to go to. */
 export interface SuspectCheck {
   readonly check: Check;
-  /** the likelier the higher: 1 for a first suspect, half for a second and so on, summed over the symptoms */
+  /**
+   * the likelier the higher: 1 for a first suspect, half for a second and so on, summed over the
+   * symptoms
+   */
   readonly weight: number;
   readonly why: readonly string[];
 }
 
 /**
- * Checks of a machine to take first for what was noticed, likeliest first; those its sheet does not have are left out.
+ * Checks of a machine to take first for what was noticed, likeliest first; those its sheet does not
+ * have are left out.
  * @param ids of symptoms; unknown ones are passed over
  * @example suspectsFor(['surging-fan'], checks)[0]?.check.id // 'fan-drive-belt'
  */

@@ -14,14 +14,18 @@ export class UnitParseError extends InputError {
   }
 }
 
-/** A quantity as read: `value` in the core's own unit of the dimension, and the unit the person used. */
+/**
+ * A quantity as read: `value` in the core's own unit of the dimension, and the unit the person
+ * used.
+ */
 export interface Quantity {
   readonly value: number;
   readonly unit: string;
 }
 
 /**
- * Reads a quantity as people write it: `9.5`, `9,5 mm`, `3/8`, `1 3/8"`, `1-3/8 in`, `.020`, `20 thou`, `1 ft 2 in`.
+ * Reads a quantity as people write it: `9.5`, `9,5 mm`, `3/8`, `1 3/8"`, `1-3/8 in`, `.020`, `20
+ * thou`, `1 ft 2 in`.
  * A bare number takes `bareUnit`. Nothing ambiguous is guessed at.
  * @param text what was typed
  * @param dimension what is measured

@@ -52,7 +52,10 @@ export function printNumber(value: number, decimals = 3): string {
   return trimmed === '-0' ? '0' : trimmed;
 }
 
-/** Hours as read on a meter: whole, with a thin group every three digits. @example printHours(1284) // "1,284 h" */
+/**
+ * Hours as read on a meter: whole, with a thin group every three digits. @example printHours(1284)
+ * // "1,284 h"
+ */
 export function printHours(hours: number): string {
   return `${Math.round(finite('hours', hours))
     .toString()

@@ -12,7 +12,10 @@ export type Dimension =
   | 'area'
   | 'speed';
 
-/** A unit: its symbol as printed, other spellings people write, and how many of the core's own unit it holds. */
+/**
+ * A unit: its symbol as printed, other spellings people write, and how many of the core's own unit
+ * it holds.
+ */
 export interface Unit {
   readonly symbol: string;
   readonly dimension: Dimension;
@@ -33,8 +36,10 @@ const unit = (
 });
 
 /**
- * Every unit the trade writes. The core's own units, factor 1: mm, N, kPa, N·m, Hz, rpm, V, °, h, ha, km/h.
- * Factors are exact by definition (international yard and pound, 1959) save lbf, psi and ac, given to 10 digits.
+ * Every unit the trade writes. The core's own units, factor 1: mm, N, kPa, N·m, Hz, rpm, V, °, h,
+ * ha, km/h.
+ * Factors are exact by definition (international yard and pound, 1959) save lbf, psi and ac, given
+ * to 10 digits.
  */
 export const UNITS: readonly Unit[] = [
   unit('length', 'mm', 1, 'millimetre', 'millimeter'),

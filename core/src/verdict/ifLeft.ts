@@ -3,7 +3,10 @@ import type { MachineFacts } from '../kinds';
 import type { PlaceVerdict } from './judge';
 import { needsHand } from '../findings';
 
-/** What happens if a place is left as it is: the chance, and the hours until then, by the same forecast that judged it. */
+/**
+ * What happens if a place is left as it is: the chance, and the hours until then, by the same
+ * forecast that judged it.
+ */
 export interface IfLeft {
   readonly id:
     'alreadyPast' | 'reachesInSeason' | 'lastsSeason' | 'travelEnds' | 'travelLasts' | 'unknown';
@@ -37,7 +40,10 @@ export function ifLeft(place: PlaceVerdict, facts: Pick<MachineFacts, 'seasonHou
   return { id: 'unknown', season };
 }
 
-/** Leaving it, in one sentence with its numbers; empty when nothing can be reckoned or nothing needs a hand. */
+/**
+ * Leaving it, in one sentence with its numbers; empty when nothing can be reckoned or nothing needs
+ * a hand.
+ */
 export function ifLeftSentence(
   place: PlaceVerdict,
   facts: Pick<MachineFacts, 'seasonHours'>,

@@ -31,8 +31,10 @@ export interface CheckVerdict {
 }
 
 /**
- * Judges a check from its readings: a pure function of (check, readings, machine facts), the same on phone and server.
- * Struck-through readings are shown on the strip but not judged. Each place is judged in its newest round; an as-left reading,
+ * Judges a check from its readings: a pure function of (check, readings, machine facts), the same
+ * on phone and server.
+ * Struck-through readings are shown on the strip but not judged. Each place is judged in its newest
+ * round; an as-left reading,
  * once there, decides.
  * @param readings of this machine; those of other checks are passed over
  * @returns undefined when nothing has been read

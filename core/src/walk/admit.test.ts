@@ -112,7 +112,10 @@ describe('whether a reading may belong to a machine', () => {
     ));
 });
 
-/** Any readings that were let in are judged, whatever their order and mixture, and every finding has its sentence. */
+/**
+ * Any readings that were let in are judged, whatever their order and mixture, and every finding has
+ * its sentence.
+ */
 test('what is admitted can always be judged and said', () => {
   const lengths = fc.double({ min: 0.1, max: 900, noNaN: true });
   const value: fc.Arbitrary<ReadingValue> = fc.oneof(

@@ -6,7 +6,8 @@ import { kindOf } from '../kinds';
 import { checksFor } from './checks';
 
 /**
- * Whether a well-formed reading can belong to this machine: the same rule on the phone, at the API and for files.
+ * Whether a well-formed reading can belong to this machine: the same rule on the phone, at the API
+ * and for files.
  * @returns the troubles, empty when it may be stored
  */
 export function admissionTroubles(

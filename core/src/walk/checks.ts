@@ -4,7 +4,10 @@ import { leastMovingOrder } from './leastMoving';
 /** How a machine is built: equipment id to option id. */
 export type Build = Readonly<Record<string, string>>;
 
-/** The checks that apply to a machine as it is built: its combine's sheet and that of the header on it, front to back. */
+/**
+ * The checks that apply to a machine as it is built: its combine's sheet and that of the header on
+ * it, front to back.
+ */
 export function checksFor(
   machine: Pick<Machine, 'model' | 'header' | 'equipment'>,
   sheets: readonly SpecSheet[],
@@ -34,14 +37,20 @@ export function checksOfBuild(sheet: SpecSheet, build: Build): Check[] {
   );
 }
 
-/** A machine's checks in the order of the walk, and what that order saves. Minutes of moving the machine. */
+/**
+ * A machine's checks in the order of the walk, and what that order saves. Minutes of moving the
+ * machine.
+ */
 export interface WalkPlan {
   readonly checks: readonly Check[];
   readonly minutes: number;
   readonly saved: number;
 }
 
-/** The checks of a machine front to back, inside each station in the order that moves the machine least, by the moves its sheets give. */
+/**
+ * The checks of a machine front to back, inside each station in the order that moves the machine
+ * least, by the moves its sheets give.
+ */
 export function walkPlan(
   machine: Pick<Machine, 'model' | 'header' | 'equipment'>,
   sheets: readonly SpecSheet[],

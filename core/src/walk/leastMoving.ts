@@ -8,7 +8,10 @@ export interface OrderedCheck {
   readonly position: string;
 }
 
-/** What it takes to bring the machine from one position to another, minutes. Not in the table: `usual`. */
+/**
+ * What it takes to bring the machine from one position to another, minutes. Not in the table:
+ * `usual`.
+ */
 export interface MoveCosts {
   readonly usual: number;
   readonly moves: readonly {
@@ -29,9 +32,12 @@ export interface WalkOrder {
 }
 
 /**
- * Orders checks so that the machine is moved least, never straying from front-to-back by more than allowed: a check may be
- * taken only while every check more than `stray` stations before it is done. Exact: shortest path over (how far each
- * position's own checks are done, position now), in which checks of one position keep station order.
+ * Orders checks so that the machine is moved least, never straying from front-to-back by more than
+ * allowed: a check may be
+ * taken only while every check more than `stray` stations before it is done. Exact: shortest path
+ * over (how far each
+ * position's own checks are done, position now), in which checks of one position keep station
+ * order.
  * @param start position the machine stands in at first; its first move is free when undefined
  * @param stray stations; 0 keeps plain station order up to reordering inside a station
  * @throws InputError naming the field
@@ -90,7 +96,10 @@ function costOf(
 
 interface Node {
   readonly cost: number;
-  /** minutes of moving spent before each check, summed: of equal orders the one that moves later is taken */
+  /**
+   * minutes of moving spent before each check, summed: of equal orders the one that moves later is
+   * taken
+   */
   readonly waited: number;
   readonly done: readonly number[];
   readonly at: number;
@@ -98,7 +107,10 @@ interface Node {
   readonly taken: readonly OrderedCheck[];
 }
 
-/** Least-cost search; a state is how many checks of each position are done and the position now. Taking as many as allowed while standing is never worse. */
+/**
+ * Least-cost search; a state is how many checks of each position are done and the position now.
+ * Taking as many as allowed while standing is never worse.
+ */
 function search(
   plain: readonly OrderedCheck[],
   price: Price,
@@ -110,7 +122,10 @@ function search(
   const prices = [start, ...positions].map((from) => positions.map((to) => price(from, to)));
   const stationAt = (done: readonly number[], i: number): number =>
     queues[i]?.[done[i] ?? 0]?.station ?? Infinity;
-  /** What can be taken at position i before any other: up to `stray` beyond the front, which its own checks may move on. */
+  /**
+   * What can be taken at position i before any other: up to `stray` beyond the front, which its own
+   * checks may move on.
+   */
   const serve = (done: readonly number[], i: number): { done: number[]; taken: OrderedCheck[] } => {
     let others = Infinity;
     for (let j = 0; j < queues.length; j += 1)

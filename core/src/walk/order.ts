@@ -10,7 +10,8 @@ export interface WalkStop {
 
 /**
  * The stops of a walk, front to back, with what this walk's readings have already settled.
- * A check is begun while one of its places is unread, and due again when work on another check knocks on to it.
+ * A check is begun while one of its places is unread, and due again when work on another check
+ * knocks on to it.
  */
 export function walkStops(
   checks: readonly Check[],
@@ -56,14 +57,20 @@ export function unreadPlaces(check: Check, readings: readonly Reading[]): string
   return check.places.filter((place) => !isRead(check, own.get(place) ?? []));
 }
 
-/** A place is read by its main reading, with the travel where there is an adjuster; or set aside by a skip or a mere look. */
+/**
+ * A place is read by its main reading, with the travel where there is an adjuster; or set aside by
+ * a skip or a mere look.
+ */
 export function isRead(check: Check, readings: readonly Reading[]): boolean {
   const has = (kind: ReadingKind) => newestOf(readings, kind) !== undefined;
   if (has('skip') || (has('look') && !has('measure'))) return true;
   return readings.some(isMain) && (takeUpOf(check) === undefined || has('travel'));
 }
 
-/** The stop to go to next: the first not done, after `from` when given, wrapping round; undefined when the walk is done. */
+/**
+ * The stop to go to next: the first not done, after `from` when given, wrapping round; undefined
+ * when the walk is done.
+ */
 export function nextStop(stops: readonly WalkStop[], from?: string): WalkStop | undefined {
   const at = stops.findIndex((s) => s.check.id === from);
   return [...stops.slice(at + 1), ...stops.slice(0, at + 1)].find((s) => s.state !== 'done');

@@ -5,13 +5,17 @@ import type { CheckVerdict } from '../verdict';
 /** A mate that is renewed together with a part, and why. */
 export interface Mate {
   readonly check: Check;
-  /** furthest wear of its places, of the way to its own limit; undefined when it is due for its own reasons */
+  /**
+   * furthest wear of its places, of the way to its own limit; undefined when it is due for its own
+   * reasons
+   */
   readonly wear: number | undefined;
   readonly why: string;
 }
 
 /**
- * Mates to renew with a check that is replaced: those the sheet pairs with it that have worn past the pairing threshold or are to be replaced themselves.
+ * Mates to renew with a check that is replaced: those the sheet pairs with it that have worn past
+ * the pairing threshold or are to be replaced themselves.
  * @param others verdicts of the same machine
  */
 export function matesOf(verdict: CheckVerdict, others: readonly CheckVerdict[]): Mate[] {

@@ -11,8 +11,10 @@ export type ProposedWork = Pick<
 >;
 
 /**
- * The work a verdict leads to: the check's loudest decision at every place that shares it, its labour and parts.
- * @param others verdicts of the same machine: mates worn past their pairing threshold bring their parts along
+ * The work a verdict leads to: the check's loudest decision at every place that shares it, its
+ * labour and parts.
+ * @param others verdicts of the same machine: mates worn past their pairing threshold bring their
+ *   parts along
  * @returns undefined when nothing needs a hand
  */
 export function proposeWork(

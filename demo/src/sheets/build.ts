@@ -131,12 +131,17 @@ export class SheetWriter {
     return this.book.inch ? Number(((Math.round((mm / 25.4) * 64) / 64) * 25.4).toFixed(6)) : mm;
   }
 
-  /** A small length in mm, to the nearest thousandth of an inch where the book is written in inches. */
+  /**
+   * A small length in mm, to the nearest thousandth of an inch where the book is written in inches.
+   */
   thou(mm: number): number {
     return this.book.inch ? Number((Math.round(mm / 0.0254) * 0.0254).toFixed(4)) : mm;
   }
 
-  /** How lengths are written: by fractions for what a rule reads, thousandths for what a caliper or feeler reads. */
+  /**
+   * How lengths are written: by fractions for what a rule reads, thousandths for what a caliper or
+   * feeler reads.
+   */
   get ruled(): { unit: 'mm' | 'in'; style: 'mm' | 'inFraction' } {
     return this.book.inch ? { unit: 'in', style: 'inFraction' } : { unit: 'mm', style: 'mm' };
   }

@@ -3,7 +3,10 @@ import { judgeCheck } from '@green-tally/core/verdict';
 import { checksFor } from '@green-tally/core/walk';
 import { DEMO_DAY, scenario } from '@green-tally/demo';
 
-/** Judges every check of the demo over and over for about two seconds and prints how many place verdicts a second that is. */
+/**
+ * Judges every check of the demo over and over for about two seconds and prints how many place
+ * verdicts a second that is.
+ */
 const { machines, sheets, readings } = scenario();
 const jobs = machines
   .flatMap((machine) => {

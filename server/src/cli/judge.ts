@@ -15,7 +15,10 @@ const USAGE = `Judges a readings CSV and prints a verdict for each check.
   npm run judge -- readings.csv [--machines machines.json] [--specs folder] [--today 2026-06-09]
 Without --machines and --specs the demo's books are used.`;
 
-/** Prints the verdicts of a readings file. Exit 0 when all rows were read, 1 when some were not, 2 when the file is none. */
+/**
+ * Prints the verdicts of a readings file. Exit 0 when all rows were read, 1 when some were not, 2
+ * when the file is none.
+ */
 function judgeFile(): number {
   const { values, positionals } = parseArgs({
     allowPositionals: true,

@@ -52,7 +52,10 @@ async function serve(): Promise<void> {
   process.once('disconnect', close);
 }
 
-/** The secret that signs session cookies: made once, kept in the database, so that every process shares it. */
+/**
+ * The secret that signs session cookies: made once, kept in the database, so that every process
+ * shares it.
+ */
 async function secretOf(db: Database): Promise<string> {
   await db.sequelize.query(
     `INSERT INTO settings VALUES ('sessionSecret', :secret) ON CONFLICT DO NOTHING`,

@@ -43,7 +43,8 @@ export async function machineWithSheets(
 
 /**
  * Everything needed to judge some machines, in one query a table.
- * @param transaction pass the one that holds a lock: a second connection asked for under a lock could wait for ever
+ * @param transaction pass the one that holds a lock: a second connection asked for under a lock
+ *   could wait for ever
  */
 export async function machineFiles(
   where: { id?: string; branch?: string } = {},

@@ -60,7 +60,10 @@ const MIGRATIONS = [
   ),
 ];
 
-/** Brings the tables up to date, one process at a time: an advisory lock is held on one connection meanwhile. Returns the names run. */
+/**
+ * Brings the tables up to date, one process at a time: an advisory lock is held on one connection
+ * meanwhile. Returns the names run.
+ */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {
   return sequelize.transaction(async (transaction) => {
     await sequelize.query('SELECT pg_advisory_xact_lock(7141)', { transaction });

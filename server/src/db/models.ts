@@ -15,7 +15,10 @@ import type {
   WorkItem,
 } from '@green-tally/core/contracts';
 
-/** The tables. Facts are append-only; a correction is a new row that strikes an old one. Timestamps are UTC. */
+/**
+ * The tables. Facts are append-only; a correction is a new row that strikes an old one. Timestamps
+ * are UTC.
+ */
 export class BranchRow extends Model<
   InferAttributes<BranchRow>,
   InferCreationAttributes<BranchRow>

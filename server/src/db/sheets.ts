@@ -2,7 +2,10 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { SpecSheet } from '@green-tally/core/contracts';
 import { connection, within } from './within';
 
-/** Revisions never change, so each is read into its contract once. jsonb keeps neither the order of fields nor defaults that came later; the contract gives both back. */
+/**
+ * Revisions never change, so each is read into its contract once. jsonb keeps neither the order of
+ * fields nor defaults that came later; the contract gives both back.
+ */
 const readSheets = new Map<string, SpecSheet>();
 const SHEETS_KEPT = 400;
 
@@ -18,7 +21,10 @@ export function sheetOf(row: { model: string; revision: number; document: SpecSh
   return sheet;
 }
 
-/** Latest revision of each model's sheet, and the older ones that some reading or re-judging still refers to; in one query. */
+/**
+ * Latest revision of each model's sheet, and the older ones that some reading or re-judging still
+ * refers to; in one query.
+ */
 export async function sheetsInUse(
   transaction?: Transaction,
 ): Promise<{ current: SpecSheet[]; earlier: SpecSheet[] }> {

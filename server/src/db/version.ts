@@ -1,7 +1,10 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from './connection';
 
-/** Moves the facts' version on; call it inside each writing transaction. Derived views are cached under it. */
+/**
+ * Moves the facts' version on; call it inside each writing transaction. Derived views are cached
+ * under it.
+ */
 export async function factsChanged(db: Database, transaction: Transaction): Promise<void> {
   await db.sequelize.query(
     `UPDATE settings SET value = (value::bigint + 1)::text WHERE key = 'factsVersion'`,

@@ -14,7 +14,10 @@ import {
 } from '../db';
 import { hashPassword } from '../people/passwords';
 
-/** Loads the invented dealership into an empty database; leaves one that has people alone. Returns the demo's stated day. */
+/**
+ * Loads the invented dealership into an empty database; leaves one that has people alone. Returns
+ * the demo's stated day.
+ */
 export async function loadDemo(db: Database): Promise<string> {
   const demo = scenario();
   if (await PersonRow.count()) return (await SettingRow.findByPk('statedDay'))?.value ?? demo.today;

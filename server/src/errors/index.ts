@@ -1,7 +1,9 @@
 import type { ZodError } from 'zod';
 import type { FieldTrouble } from '@green-tally/core/contracts';
 
-/** What the rooms throw when something cannot be done; `http/problem.ts` turns it into an answer. */
+/**
+ * What the rooms throw when something cannot be done; `http/problem.ts` turns it into an answer.
+ */
 export abstract class Refusal extends Error {
   /** @param errors fields at fault, with the remedy */
   constructor(

@@ -48,13 +48,19 @@ export type Handler<R extends Route> = (asked: Asked<R>) => Promise<Answer<R>> |
 /** A handler for every route: the compiler lists those that lack theirs. */
 export type Handlers = { readonly [K in RouteId]: Handler<Routes[K]> };
 
-/** How routes are mounted. `gates`: what stands before a route; `checkAnswers`: in tests, every answer is held against its contract. */
+/**
+ * How routes are mounted. `gates`: what stands before a route; `checkAnswers`: in tests, every
+ * answer is held against its contract.
+ */
 export interface Mounting {
   readonly gates?: { readonly [K in RouteId]?: RequestHandler };
   readonly checkAnswers?: boolean;
 }
 
-/** A router with every route of the table: door, body, parameters, query and answer as the table says. */
+/**
+ * A router with every route of the table: door, body, parameters, query and answer as the table
+ * says.
+ */
 export function mountRoutes(handlers: Handlers, mounting: Mounting): Router {
   const router = Router();
   for (const id of Object.keys(ROUTES) as RouteId[]) mountOne(router, id, handlers[id], mounting);

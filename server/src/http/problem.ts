@@ -29,7 +29,10 @@ export const noSuchRoute: RequestHandler = (req) => {
   throw new NotFound(`thing as ${req.method} ${req.originalUrl}`);
 };
 
-/** Turns whatever was thrown into problem+json; the unexpected is logged and answered without its inside. */
+/**
+ * Turns whatever was thrown into problem+json; the unexpected is logged and answered without its
+ * inside.
+ */
 export const answerProblem: ErrorRequestHandler = (error, req, res, next) => {
   if (res.headersSent) return next(error);
   const problem = problemOf(error);

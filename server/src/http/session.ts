@@ -16,7 +16,10 @@ declare module 'express-session' {
 const COOKIE = 'green-tally';
 const TWO_WEEKS = 14 * 24 * 3600 * 1000;
 
-/** Sessions kept in PostgreSQL, so that any server process knows them; the cookie is out of reach of scripts and other sites. */
+/**
+ * Sessions kept in PostgreSQL, so that any server process knows them; the cookie is out of reach of
+ * scripts and other sites.
+ */
 export function sessions(db: Database, secret: string): RequestHandler {
   const Store = connectPgSimple(session);
   return session({

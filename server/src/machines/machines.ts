@@ -35,7 +35,10 @@ export async function lockWork(db: Database, transaction: Transaction): Promise<
   await db.sequelize.query('SELECT pg_advisory_xact_lock(7143)', { transaction });
 }
 
-/** Adds a machine, to the person's own branch unless said. @throws Forbidden; Conflict when the serial is taken */
+/**
+ * Adds a machine, to the person's own branch unless said. @throws Forbidden; Conflict when the
+ * serial is taken
+ */
 export async function addMachine(
   db: Database,
   wish: z.output<typeof NewMachine>,
@@ -58,7 +61,10 @@ export async function addMachine(
   return machine;
 }
 
-/** Changes hours, harvest, header or build. @throws Invalid when harvest lies before the machine was built */
+/**
+ * Changes hours, harvest, header or build. @throws Invalid when harvest lies before the machine was
+ * built
+ */
 export async function changeMachine(
   db: Database,
   id: string,

@@ -12,7 +12,10 @@ export interface Revision {
   readonly revision: number;
 }
 
-/** What judging a machine under a revision would change. @throws NotFound; Invalid for a model it has no sheet of */
+/**
+ * What judging a machine under a revision would change. @throws NotFound; Invalid for a model it
+ * has no sheet of
+ */
 export async function tryRejudging(
   id: string,
   { model, revision }: Revision,

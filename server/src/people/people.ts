@@ -27,7 +27,9 @@ export async function listPeople(): Promise<Person[]> {
   return (await PersonRow.findAll({ order: [['name', 'ASC']] })).map(toPerson);
 }
 
-/** Hash of nothing anyone can type, so that an unknown name costs as much time as a wrong password. */
+/**
+ * Hash of nothing anyone can type, so that an unknown name costs as much time as a wrong password.
+ */
 const NOBODY = hashPassword(uuidv7());
 
 /** The person behind a sign-in name and password, or null. */

@@ -12,7 +12,10 @@ export interface PlanShown {
   readonly of: string;
 }
 
-/** The plan as iCalendar (RFC 5545): one all-day event a visit, from its first to its last day of work. */
+/**
+ * The plan as iCalendar (RFC 5545): one all-day event a visit, from its first to its last day of
+ * work.
+ */
 export function planCalendar({ visits, work, of }: PlanShown, now: Date): string {
   const calendar = new ICalCalendar({
     name: `Green Tally, ${of}`,

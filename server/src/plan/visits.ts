@@ -6,8 +6,10 @@ import { Conflict, invalidField, NotFound } from '../errors';
 import { lockWork, machineFile, machineToChange } from '../machines/machines';
 
 /**
- * Makes or moves a machine's visit: it takes all open accepted work that no other visit holds, and its end follows from the labour.
- * @throws Invalid on a date before the machine existed or in the past, an unknown technician, or no work; Conflict when changed meanwhile
+ * Makes or moves a machine's visit: it takes all open accepted work that no other visit holds, and
+ * its end follows from the labour.
+ * @throws Invalid on a date before the machine existed or in the past, an unknown technician, or no
+ *   work; Conflict when changed meanwhile
  */
 export async function planVisit(
   db: Database,
@@ -71,7 +73,9 @@ async function checkPlan(plan: VisitPlan, machine: MachineRow, today: string): P
     );
 }
 
-/** A new visit names no version; sent again it is left as it is. A change names the version it saw. */
+/**
+ * A new visit names no version; sent again it is left as it is. A change names the version it saw.
+ */
 function checkVersion(plan: VisitPlan, there: VisitRow | null): void {
   if (there && there.machineId !== plan.machineId) throw new NotFound('visit on this machine');
   if (plan.version === null) return;

@@ -5,7 +5,8 @@ import { readSheet } from './readSheet';
 import { storeSheet, type Doing } from './revisions';
 
 /**
- * Reads a sheet's file and says what is new, changed and removed; stores it unless it is only to be shown.
+ * Reads a sheet's file and says what is new, changed and removed; stores it unless it is only to be
+ * shown.
  * Nothing is stored while there is one trouble.
  */
 export async function importSheet(

@@ -7,7 +7,8 @@ import { openBooks, storeReadings } from './store';
 type Result = BatchAnswer['results'][number];
 
 /**
- * Stores a batch from an outbox and answers each reading: one that cannot be read is refused alone, the rest are stored.
+ * Stores a batch from an outbox and answers each reading: one that cannot be read is refused alone,
+ * the rest are stored.
  * @throws ZodError when a single reading is none
  */
 export async function storeBatch(

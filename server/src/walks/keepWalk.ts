@@ -3,7 +3,9 @@ import { factsChanged, toWalk, WalkRow, type Database } from '../db';
 import { NotFound } from '../errors';
 import { machineToChange } from '../machines/machines';
 
-/** Begins a walk, or keeps what has become of it: made safe, finished, what the operator noticed. */
+/**
+ * Begins a walk, or keeps what has become of it: made safe, finished, what the operator noticed.
+ */
 export async function keepWalk(db: Database, walk: Walk, person: Person): Promise<Walk> {
   await machineToChange(walk.machineId, person);
   const times = {

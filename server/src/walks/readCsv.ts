@@ -15,7 +15,9 @@ import { COLUMN_NAMES, REQUIRED } from './columns';
 const ROW_NAMESPACE = '5a0c1d2e-9f35-4a57-8f6b-3d9f52c1b7aa';
 const MOST_ROWS = 200_000;
 
-/** One line of the file: a reading, or why not. `row` is the line in the file, the header being 1. */
+/**
+ * One line of the file: a reading, or why not. `row` is the line in the file, the header being 1.
+ */
 export interface ReadRow {
   readonly row: number;
   readonly machine: string;
@@ -25,7 +27,8 @@ export interface ReadRow {
 }
 
 /**
- * Reads a readings file: comma, semicolon or tab; with or without a byte-order mark; decimal commas where the separator is not a comma.
+ * Reads a readings file: comma, semicolon or tab; with or without a byte-order mark; decimal commas
+ * where the separator is not a comma.
  * @throws Invalid when it is no such file at all: the missing columns are named
  */
 export function readReadingsCsv(

@@ -56,7 +56,8 @@ export function troublesOf(reading: Reading, books: Books): FieldTrouble[] {
 type Result = BatchAnswer['results'][number];
 
 /**
- * Stores readings in one transaction and answers each: accepted, duplicate (the same reading is there), or rejected and why.
+ * Stores readings in one transaction and answers each: accepted, duplicate (the same reading is
+ * there), or rejected and why.
  * An id that is there with other content is rejected: nothing is silently changed.
  * @param allOrNone store nothing when one is rejected
  */
@@ -150,7 +151,10 @@ async function existing(
   return new Map(rows.map((r) => [r.id, toReading(r)]));
 }
 
-/** A reading taken at more hours than the books know brings the machine's hours up; they never go down by a reading. */
+/**
+ * A reading taken at more hours than the books know brings the machine's hours up; they never go
+ * down by a reading.
+ */
 async function raiseHours(readings: readonly Reading[], transaction: Transaction): Promise<void> {
   const most = new Map<string, number>();
   for (const r of readings) most.set(r.machineId, Math.max(most.get(r.machineId) ?? 0, r.hours));

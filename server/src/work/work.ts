@@ -16,7 +16,8 @@ import { invalidField, NotFound } from '../errors';
 import { lockWork, machineToChange } from '../machines/machines';
 
 /**
- * Stores accepted decisions, all or none. One that is there already is left as it is, and a check that has open work takes
+ * Stores accepted decisions, all or none. One that is there already is left as it is, and a check
+ * that has open work takes
  * no second item: two people, or two taps, accept it once.
  */
 export async function acceptWork(
@@ -75,7 +76,10 @@ async function openChecks(
   return open;
 }
 
-/** Takes an accepted item back; it stays on record with the time it was withdrawn, and leaves its visit. */
+/**
+ * Takes an accepted item back; it stays on record with the time it was withdrawn, and leaves its
+ * visit.
+ */
 export async function withdrawWork(
   db: Database,
   id: string,

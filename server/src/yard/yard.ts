@@ -6,7 +6,8 @@ const cache = new Map<string, Yard>();
 const KEPT = 8;
 
 /**
- * The Yard of a branch (all branches when undefined) on a day: every machine's standing, least slack first.
+ * The Yard of a branch (all branches when undefined) on a day: every machine's standing, least
+ * slack first.
  * Kept under the facts' version: never older than the facts.
  */
 export async function yardOf(

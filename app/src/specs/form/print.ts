@@ -30,7 +30,10 @@ function printField(field: FormField, value: unknown, check: Check): string {
   return String(value);
 }
 
-/** A value in the check's own writing where that says all of it; else in the core's unit, so that opening and keeping a form changes nothing. */
+/**
+ * A value in the check's own writing where that says all of it; else in the core's unit, so that
+ * opening and keeping a form changes nothing.
+ */
 function printExactly(value: number, writing: Writing): string {
   const said = printAs(value, writing, 4);
   const back = parseQuantity(said, writing.quantity, writing.unit).value;

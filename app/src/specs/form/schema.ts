@@ -54,7 +54,10 @@ const Limit = z.looseObject({
 });
 const Interval = z.object({ kind: z.enum(['daily', 'perCrop']) });
 
-/** What follows from other fields is set by them: an interval without hours keeps none, the worn side follows the limit. */
+/**
+ * What follows from other fields is set by them: an interval without hours keeps none, the worn
+ * side follows the limit.
+ */
 function agreeing(built: Built): Built {
   const limit = Limit.safeParse(built['limit']).data;
   const interval = Interval.safeParse(built['interval']).data;

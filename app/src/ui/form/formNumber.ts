@@ -1,6 +1,9 @@
 import { z } from 'zod';
 
-/** A number typed into a form: decimal comma or point; an empty field is no number. `wanted` is said when it is none. */
+/**
+ * A number typed into a form: decimal comma or point; an empty field is no number. `wanted` is said
+ * when it is none.
+ */
 export const formNumber = (wanted: string, least: 'positive' | 'zeroOrMore' = 'positive') =>
   z.preprocess(
     (typed) =>

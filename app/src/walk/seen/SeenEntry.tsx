@@ -26,7 +26,10 @@ const seenKindOf = <K extends SeenCheckKind>(check: { readonly kind: K }): SeenK
 
 const SeenPlaces = z.record(z.string(), Seen);
 
-/** What is seen rather than measured: a gauge that fits, a condition, a level, a setting, a service done; place by place, or all alike with one tap. */
+/**
+ * What is seen rather than measured: a gauge that fits, a condition, a level, a setting, a service
+ * done; place by place, or all alike with one tap.
+ */
 export function SeenEntry(props: EntryProps<SeenCheck>) {
   const { check, file, places, draftKey, onTake, onDone, frame } = props;
   const kind = seenKindOf(check);

@@ -11,7 +11,10 @@ import { useSeries, type Series } from './useSeries';
 /** Up to so many rows there is room for the drawing above them. */
 const FEW_ROWS = 4;
 
-/** The same measure at many places in one pass, then the travel left at each; what falls out of the family is challenged. */
+/**
+ * The same measure at many places in one pass, then the travel left at each; what falls out of the
+ * family is challenged.
+ */
 export function SeriesEntry(props: EntryProps<MeasuredCheck>) {
   const { check, places, frame } = props;
   const series = useSeries(props);

@@ -22,7 +22,9 @@ export interface Challenge {
 /** Neighbours it takes to know the family. */
 const A_FAMILY = 3;
 
-/** A series as it is taken: the place and pass it stands at, what is typed, and what is challenged. */
+/**
+ * A series as it is taken: the place and pass it stands at, what is typed, and what is challenged.
+ */
 export function useSeries({
   check,
   places,

@@ -19,8 +19,10 @@ export function judgeCount(check: CountCheck, { main }: Seen): Shown {
 }
 
 /**
- * Counts a set: lost or spent ones are renewed alone, with their opposite mates, or with the whole set, as the sheet asks.
- * Where each bad one sits is not asked, so the mates are counted at their most: twice the bad ones, never more than the set.
+ * Counts a set: lost or spent ones are renewed alone, with their opposite mates, or with the whole
+ * set, as the sheet asks.
+ * Where each bad one sits is not asked, so the mates are counted at their most: twice the bad ones,
+ * never more than the set.
  * @throws InputError when the counts are more than the set
  */
 export function countOf(check: CountCheck, value: ValueOf<'count'>): CountNumbers {

@@ -2,7 +2,10 @@ import type { LevelCheck } from '../../contracts';
 import type { Finding } from '../../findings';
 import { NOT_MEASURED, shown, type Seen, type Shown } from '../kind';
 
-/** A level at its eye, and the colour where it tells of trouble: bad colour is changed whatever the level. */
+/**
+ * A level at its eye, and the colour where it tells of trouble: bad colour is changed whatever the
+ * level.
+ */
 export function judgeLevel(check: LevelCheck, { main }: Seen): Shown {
   const { value } = main;
   if (value.kind !== 'level') return shown([NOT_MEASURED]);

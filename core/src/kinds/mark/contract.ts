@@ -6,7 +6,10 @@ import { TakeUp } from '../../contracts/limits';
 const millimetres = z.number().finite().nonnegative();
 const positiveMillimetres = z.number().finite().positive();
 
-/** An indicator against its mark. `short` is always the loose side; the words say what is seen there. */
+/**
+ * An indicator against its mark. `short` is always the loose side; the words say what is seen
+ * there.
+ */
 export const MarkCheck = z.object({
   ...checkBase,
   kind: z.literal('mark'),

@@ -21,13 +21,18 @@ export interface BandReading {
   /** repeats, in the core's own unit */
   readonly values: readonly number[];
   readonly tool: Pick<Tool, 'resolution' | 'uncertainty'>;
-  /** hours since the part was new: a new belt has its own band until it is run in; undefined when not known */
+  /**
+   * hours since the part was new: a new belt has its own band until it is run in; undefined when
+   * not known
+   */
   readonly inService: number | undefined;
 }
 
 /**
- * Judges a clearance, gap, tension, voltage or speed against its band by ISO 14253-1: proven outside only when the whole ±U is,
- * in doubt when an edge lies within it. After three repeats nothing better can be had: then the side the median lies on counts,
+ * Judges a clearance, gap, tension, voltage or speed against its band by ISO 14253-1: proven
+ * outside only when the whole ±U is,
+ * in doubt when an edge lies within it. After three repeats nothing better can be had: then the
+ * side the median lies on counts,
  * and the edge itself is inside.
  */
 export function judgeBand(limit: BandLimit, reading: BandReading): BandJudgement {
@@ -85,7 +90,10 @@ function nearestEdge(value: number, low: number | undefined, high: number | unde
   return high === undefined || Math.abs(value - low) <= Math.abs(value - high) ? low : high;
 }
 
-/** Places that must agree, such as the four corners of a concave: a finding when two of them differ by more than the sheet allows. */
+/**
+ * Places that must agree, such as the four corners of a concave: a finding when two of them differ
+ * by more than the sheet allows.
+ */
 export function placesFinding(
   allowed: number,
   places: readonly { readonly place: string; readonly value: number | undefined }[],

@@ -66,7 +66,10 @@ export const MeasureCheck = agreeing(
 );
 export type MeasureCheck = z.infer<typeof MeasureCheck>;
 
-/** One measure, once or several times over, in the core's own unit; `typed` keeps what the person wrote. */
+/**
+ * One measure, once or several times over, in the core's own unit; `typed` keeps what the person
+ * wrote.
+ */
 export const MeasureValue = z.object({
   kind: z.literal('measure'),
   values: z.array(z.number().finite().nonnegative().max(1_000_000)).min(1).max(10),

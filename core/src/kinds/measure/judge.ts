@@ -17,7 +17,10 @@ import {
   type WearLimits,
 } from './wear';
 
-/** What one or several repeats say against the wear limit or band, and what the travel left adds where there is an adjuster. */
+/**
+ * What one or several repeats say against the wear limit or band, and what the travel left adds
+ * where there is an adjuster.
+ */
 export function judgeMeasured(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown {
   if (seen.main.value.kind !== 'measure') return shown([NOT_MEASURED]);
   const limits = wearLimitsOf(check);

@@ -21,7 +21,10 @@ import { finite, InputError } from '../../units';
 
 /** Chance of reaching the limit in season from which a component is to be watched. Shop rule. */
 export const WATCH_CHANCE = 0.2;
-/** Standard deviation of a wear fraction that no tool sees: where round the belt, dirt, temperature. Model assumption. */
+/**
+ * Standard deviation of a wear fraction that no tool sees: where round the belt, dirt, temperature.
+ * Model assumption.
+ */
 const PROCESS_NOISE = 0.03;
 /** A reading on the tally strip: wear fraction, 0 new, 1 limit. */
 export interface StripTick {
@@ -45,7 +48,10 @@ export interface WearForecast {
   readonly hours90: number;
 }
 
-/** New size and limit of a check that wears, in the core's own unit; elongation limits turned into lengths. */
+/**
+ * New size and limit of a check that wears, in the core's own unit; elongation limits turned into
+ * lengths.
+ */
 export interface WearLimits {
   readonly nominal: number;
   readonly limit: number;
@@ -78,7 +84,10 @@ export function wearFraction(x: number, nominal: number, limit: number): number 
   return (nominal - x) / (nominal - limit);
 }
 
-/** A measured place against its wear limit. `expanded`: of the wear fraction; `expandedValue`: of the reading. */
+/**
+ * A measured place against its wear limit. `expanded`: of the wear fraction; `expandedValue`: of
+ * the reading.
+ */
 export interface WearJudgement {
   readonly wear: number;
   readonly expanded: number;
@@ -87,7 +96,9 @@ export interface WearJudgement {
   readonly findings: readonly Finding[];
 }
 
-/** Judges the wear of one measured place: findings, the wear fraction and its expanded uncertainty. */
+/**
+ * Judges the wear of one measured place: findings, the wear fraction and its expanded uncertainty.
+ */
 export function judgeWear(
   check: MeasuredCheck,
   limits: WearLimits,
@@ -149,7 +160,10 @@ function chainNumbers(
   };
 }
 
-/** The life a forecast is made for. Machine hours; `season`: hours to be threshed until harvest ends. */
+/**
+ * The life a forecast is made for. Machine hours; `season`: hours to be threshed until harvest
+ * ends.
+ */
 export interface ForecastLife {
   /** expanded uncertainty of the readings, wear fraction */
   readonly expanded: number;
@@ -216,7 +230,10 @@ export function ticksOf(
 /** Standard normal deviate of the 90 % point. */
 const TEN_PERCENT = 1.2815515655;
 
-/** Wear cannot shrink: a finding when the newest reading lies below an earlier one by more than both can explain. */
+/**
+ * Wear cannot shrink: a finding when the newest reading lies below an earlier one by more than both
+ * can explain.
+ */
 export function shrinkFinding(
   ticks: readonly StripTick[],
   expanded: number,

@@ -5,7 +5,10 @@ import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '.
 /** One line of what a sheet expects of a setting. */
 export type ExpectedOption = SettingCheck['expected'][number];
 
-/** The option a crop and header want: the line that names both goes before one that names either, that before one that names none. */
+/**
+ * The option a crop and header want: the line that names both goes before one that names either,
+ * that before one that names none.
+ */
 export function expectedOption(
   check: SettingCheck,
   crop: string | undefined,

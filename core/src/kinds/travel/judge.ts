@@ -35,7 +35,8 @@ export interface BesideTravel {
 }
 
 /**
- * Adds what the travel left says to what its check has shown; nothing where the check has no adjuster.
+ * Adds what the travel left says to what its check has shown; nothing where the check has no
+ * adjuster.
  * Tension is only good if travel is left: without the travel read, nothing is proven.
  */
 export function withTravel(check: Check, { seen, facts, own, tension }: BesideTravel): Shown {

@@ -28,7 +28,8 @@ export function tensionOfFeel({ good }: FeelCheck, { feel }: ValueOf<'feel'>): T
 }
 
 /**
- * Tension where no travel is to be read: by its mark or feel alone. A tensioner that sets itself is looked at, never adjusted:
+ * Tension where no travel is to be read: by its mark or feel alone. A tensioner that sets itself is
+ * looked at, never adjusted:
  * off its mark it is faulty.
  */
 export function judgeTensionAlone({ side, numbers }: Tension, setsItself = false): Finding {

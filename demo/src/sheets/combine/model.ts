@@ -32,7 +32,10 @@ export interface CombineModel {
   readonly oilByHours: boolean;
 }
 
-/** The writing of one combine's sheet: its model, the writer, and its numbers the way the book writes them. */
+/**
+ * The writing of one combine's sheet: its model, the writer, and its numbers the way the book
+ * writes them.
+ */
 export type Combine = ReturnType<typeof beginCombine>;
 
 /** Begins a combine's sheet. */

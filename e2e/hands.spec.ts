@@ -1,0 +1,151 @@
+import { expect, test, type Page } from '@playwright/test';
+import {
+  beginWalk,
+  confirmPosition,
+  decision,
+  openMachine,
+  openStop,
+  PHONE,
+  signIn,
+  WIDE,
+} from './steps';
+
+/** Without a mouse, and without eyes. */
+test.describe('by keyboard alone', () => {
+  test.use({ viewport: WIDE });
+
+  test('from signing in to a verdict', async ({ page }) => {
+    await page.goto('/');
+    await expect(page.getByLabel('Sign-in name')).toBeVisible();
+    await tabTo(page, 'Sign-in name');
+    await page.keyboard.type('ines');
+    await tabTo(page, 'Password');
+    await page.keyboard.type('before-harvest');
+    await tabTo(page, 'Sign in');
+    await page.keyboard.press('Enter');
+    await expect(page.getByTestId('yard')).toBeVisible();
+
+    await tabTo(page, 'Find a machine');
+    await page.keyboard.type('T113');
+    await tabTo(page, /T113/);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: /T113/ })).toBeVisible();
+    await tabTo(page, /Start the walk|Walk again/);
+    await page.keyboard.press('Enter');
+
+    await expect(page.getByTestId('gate')).toBeVisible();
+    for (let i = 0; i < 5; i += 1) {
+      await tabTo(page, await page.getByTestId(`gate ${i}`).getAttribute('aria-label'));
+      await page.keyboard.press('Space');
+      await expect(page.getByTestId(`gate ${i}`)).toBeChecked();
+    }
+    await tabTo(page, /Made safe/);
+    await page.keyboard.press('Enter');
+
+    await expect(page.getByTestId('walk')).toBeVisible();
+    await tabTo(page, 'Find a check');
+    await page.keyboard.type('fan-drive-belt');
+    await tabTo(page, /^Fan drive belt/);
+    await page.keyboard.press('Enter');
+    await tabTo(page, await page.getByTestId('confirm position').getAttribute('aria-label'));
+    await page.keyboard.press('Enter');
+
+    await expect(page.getByTestId('pad text')).toBeVisible();
+    await tabTo(page, /in mm$/);
+    await page.keyboard.type('34.2');
+    await page.keyboard.press('Enter');
+    await decision(page, 'Replace');
+  });
+});
+
+test.describe('as it is read out', () => {
+  test.use({ viewport: PHONE });
+
+  test('the gate: each line a checkbox with its whole sentence, told when it is on', async ({
+    page,
+  }) => {
+    await signIn(page, 'sana');
+    await openMachine(page, 'B019');
+    await page
+      .getByTestId('machine')
+      .getByRole('button', { name: /Start the walk|Walk again/ })
+      .click();
+    const lines = page.getByTestId('gate').getByRole('checkbox');
+    await expect(lines).toHaveCount(5);
+    for (const line of await lines.all()) {
+      expect((await line.getAttribute('aria-label'))?.length).toBeGreaterThan(10);
+      await expect(line).not.toBeChecked();
+      await line.press('Space');
+      await expect(line).toBeChecked();
+    }
+    await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);
+  });
+
+  test('the strip, the glyph and the pad say what they show', async ({ page }) => {
+    await signIn(page, 'sana');
+    await openMachine(page, 'T118');
+    const strip = page.getByRole('img', {
+      name: /^.+: \d+ % of the way to the limit, \d+ readings?(; at harvest's end about .*)?\.$/,
+    });
+    await expect(strip.first()).toBeVisible();
+    await expect(page.getByRole('img', { name: 'Replace', exact: true }).first()).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Station 9, .*: Replace$/ })).toBeVisible();
+
+    await page.goto('/');
+    await openMachine(page, 'T120');
+    await beginWalk(page);
+    await openStop(page, 'fan-drive-belt');
+    await confirmPosition(page);
+    const pad = page.getByTestId('pad text');
+    await expect(pad).toHaveAccessibleName(/, in mm$/);
+    for (const key of ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'])
+      await expect(page.getByRole('button', { name: key, exact: true })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'decimal point' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'delete' })).toBeVisible();
+    await pad.fill('wide');
+    await pad.press('Enter');
+    await expect(pad).toHaveAttribute('aria-invalid', 'true');
+    await expect(pad).toHaveAccessibleDescription(/this is not a number/);
+    await expect(page.getByRole('alert')).toContainText('this is not a number');
+  });
+
+  test('where one has come is said: the title changes and the screen takes the focus', async ({
+    page,
+  }) => {
+    await signIn(page, 'sana');
+    await expect(page).toHaveTitle('Yard · Green Tally');
+    await openMachine(page, 'T118');
+    await expect(page).toHaveTitle(/T118.* · Green Tally/);
+    await expect
+      .poll(() =>
+        page.evaluate(() => document.activeElement?.contains(document.querySelector('h1'))),
+      )
+      .toBe(true);
+    const sideways = page.getByRole('radiogroup').first();
+    await page.goto('/settings/look');
+    await sideways.getByRole('radio', { name: /Daylight/ }).focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(sideways.getByRole('radio', { name: /Shed/ })).toBeChecked();
+    await page.keyboard.press('ArrowLeft');
+    await expect(sideways.getByRole('radio', { name: /Daylight/ })).toBeChecked();
+  });
+});
+
+/** Presses Tab until the control of a name has the focus; fails when it is not reached. */
+async function tabTo(page: Page, name: string | RegExp | null): Promise<void> {
+  const wanted = name instanceof RegExp ? name : new RegExp(`^${escapeText(name ?? '')}$`);
+  const met: string[] = [];
+  for (let i = 0; i < 120; i += 1) {
+    await page.keyboard.press('Tab');
+    const at = await page.evaluate(() => {
+      const e = document.activeElement;
+      const own = e && 'labels' in e ? (e.labels as NodeListOf<HTMLLabelElement> | null) : null;
+      return e?.getAttribute('aria-label') ?? own?.[0]?.textContent ?? e?.textContent ?? '';
+    });
+    if (wanted.test(at.trim())) return;
+    met.push(at.trim().slice(0, 40));
+  }
+  throw new Error(`${String(name)} is not reached by Tab; met ${met.join(' | ')}`);
+}
+
+const escapeText = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');

@@ -1,0 +1,59 @@
+import { expect, test, type Page } from '@playwright/test';
+import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn } from './steps';
+
+/** One bar of signal, or none. */
+test.use({ viewport: PHONE });
+
+test('a reading sent while its machine is not looked at is there after a reload without signal', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'ines');
+  await workerIsReady(page);
+  await openMachine(page, 'T126');
+  await beginWalk(page);
+  await openStop(page, 'fan-drive-belt');
+  await confirmPosition(page);
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  await context.setOffline(true);
+  await page.getByTestId('pad text').fill('37.3');
+  await page.getByTestId('judge').click();
+  await expect(page.getByTestId('decision')).toBeVisible();
+  const check = page.url();
+  // to the Yard: the machine's screen is not open when its reading goes out
+  await page.goto('/');
+  await expect(page.getByTestId('sync')).toContainText(/\d waiting, no signal/);
+  await context.setOffline(false);
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  await context.setOffline(true);
+  await page.goto(check);
+  await expect(page.getByText(/37\.3 mm/).first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/37\.3 mm/).first()).toBeVisible();
+});
+
+test('from a cold start without signal the yard is there, and places not opened before', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'rhea');
+  await workerIsReady(page);
+  await page.close();
+  await context.setOffline(true);
+  const cold = await context.newPage();
+  await cold.goto('/');
+  await expect(cold.getByTestId('machine T118')).toBeVisible();
+  await cold.getByRole('link', { name: 'More' }).click();
+  await cold.getByRole('link', { name: 'Machines' }).click();
+  await expect(cold.getByTestId('machines')).toBeVisible();
+  await cold.goto('/specs');
+  await expect(cold.getByText('no signal', { exact: false }).first()).toBeVisible();
+});
+
+/** The service worker has taken everything it keeps. */
+async function workerIsReady(page: Page): Promise<void> {
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await expect
+    .poll(() => page.evaluate(() => Boolean(navigator.serviceWorker.controller)))
+    .toBe(true);
+}
