@@ -147,7 +147,8 @@ function WhatNow({ machine, standing }: StandingProps) {
       <Heading>What now</Heading>
       <DecisionCounts counts={standing.counts} />
       <Quiet>
-        {`${printNumber(hoursOpen, 2)} h of work known, ${printNumber(hoursPlanned, 2)} h of it in a visit. Must start by ${weekdayWords(mustStartBy)}; harvest ${dayWords(machine.harvest.start)}.`}
+        {`${printNumber(hoursOpen, 2)} h of work known, ${printNumber(hoursPlanned, 2)} h of it in a visit. `}
+        {`Must start by ${weekdayWords(mustStartBy)}; harvest ${dayWords(machine.harvest.start)}.`}
       </Quiet>
       {standing.work
         .filter((w) => !w.done)
@@ -175,7 +176,8 @@ function Walks({ file: { walks, readings } }: { file: MachineFile }) {
         <Row key={w.id}>
           <Glyph decision={w.finishedAt ? 'holds' : 'watch'} color={palette.ink} size={18} />
           <Quiet style={styles.half}>
-            {`${dayWords(w.startedAt.slice(0, 10))} ${w.startedAt.slice(0, 4)} · ${printHours(w.hours)} · ${w.by}${w.finishedAt ? '' : ' · not finished'}`}
+            {`${dayWords(w.startedAt.slice(0, 10))} ${w.startedAt.slice(0, 4)} · `}
+            {`${printHours(w.hours)} · ${w.by}${w.finishedAt ? '' : ' · not finished'}`}
           </Quiet>
         </Row>
       ))}

@@ -1,20 +1,18 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
-import { useSWRConfig } from 'swr';
 import { Setup } from '@green-tally/core/contracts';
-import { api, useAction } from '../store';
+import { api, keepAnswer, pathOf, useAction } from '../store';
 import { Card, Notice, Press, Quiet, Screen, Title } from '../ui';
 import { Field } from '../ui/form';
 
 /** First visit to an empty place: its first branch and admin. */
 export function SetupScreen() {
-  const { mutate } = useSWRConfig();
   const { control, handleSubmit } = useForm({
     resolver: zodResolver(Setup),
     defaultValues: { branch: '', name: '', signIn: '', password: '' },
   });
   const begin = useAction(async (body: Parameters<typeof api<'POST /setup'>>[1]['body']) => {
-    await mutate('/session', await api('POST /setup', { body }), { revalidate: false });
+    await keepAnswer(pathOf('GET /session', {}), await api('POST /setup', { body }));
   });
   return (
     <Screen testID="setup" title="Welcome">

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useSWRConfig } from 'swr';
 import type { Session } from '@green-tally/core/contracts';
-import { api, useAction } from '../store';
+import { api, keepAnswer, pathOf, useAction } from '../store';
 import {
   Card,
   Glyph,
@@ -23,13 +22,12 @@ import {
 /** Sign in; in the demo, its people can be tapped. */
 export function SignInScreen({ session }: { session: Session }) {
   const palette = usePalette();
-  const { mutate } = useSWRConfig();
   const [signIn, setSignIn] = useState('');
   const [password, setPassword] = useState('');
   const enter = useAction(async () => {
     if (!signIn.trim() || !password) throw new Error('Enter your sign-in name and your password.');
     const answer = await api('POST /session', { body: { signIn: signIn.trim(), password } });
-    await mutate('/session', answer, { revalidate: false });
+    await keepAnswer(pathOf('GET /session', {}), answer);
   });
   const submit = () => void enter.run();
   return (

@@ -18,7 +18,8 @@ export function useDraft<T>(
     () => '',
   );
   const emptyText = JSON.stringify(empty);
-  const value = useMemo(() => readDraft(text, schema) ?? empty, [text, schema, emptyText]); // eslint-disable-line react-hooks/exhaustive-deps -- `empty` may be made anew at each call; its text tells whether it changed
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the text of `empty` tells whether it changed
+  const value = useMemo(() => readDraft(text, schema) ?? empty, [text, schema, emptyText]);
   const change = (next: T) => {
     const written = JSON.stringify(next);
     if (written === emptyText) globalThis.localStorage?.removeItem(key);

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import useSWR, { type SWRConfiguration } from 'swr';
+import useSWR, { mutate, type SWRConfiguration } from 'swr';
 import { z } from 'zod';
 import {
   Machine,
@@ -47,6 +47,12 @@ export const swrConfig: SWRConfiguration = {
   dedupingInterval: 1000,
 };
 
+/** An answer that came otherwise than by asking: kept as if it had been asked for, and shown. */
+export async function keepAnswer(path: string, answer: unknown): Promise<void> {
+  await local.kept.put({ path, answer, at: new Date().toISOString() });
+  await mutate(path, answer, { revalidate: false });
+}
+
 type Gets = Extract<RouteId, `GET ${string}`>;
 
 /** Asks a route and holds the answer against its contract; asks nothing while `asked` is null. */
@@ -56,12 +62,12 @@ function useAnswer<K extends Gets, T extends AnswerOf<K>>(
   contract: z.ZodType<T>,
 ) {
   const path = asked === null ? null : pathOf(id, asked);
-  const { data, error, isLoading, mutate } = useSWR<unknown, unknown>(path);
+  const { data, error, isLoading, mutate: ask } = useSWR<unknown, unknown>(path);
   const parsed = useMemo(
     () => (data === undefined ? undefined : contract.parse(data)),
     [data, contract],
   );
-  return { data: parsed, error, isLoading, again: () => void mutate() };
+  return { data: parsed, error, isLoading, again: () => void ask() };
 }
 
 export const useSession = () => useAnswer('GET /session', {}, Session);

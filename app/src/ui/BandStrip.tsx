@@ -35,7 +35,10 @@ export function BandStrip({
   const x = (v: number) =>
     PAD + ((Math.max(from, Math.min(to, v)) - from) / (to - from)) * (width - 2 * PAD);
   const inside = (v: number) => v >= low && v <= high;
-  const text = `${name}: ${ticks.map((t) => `${t.label} ${write(t.value)}, ${inside(t.value) ? 'inside' : 'outside'} the band`).join('; ') || 'no reading'}. Band ${write(low)} to ${write(high)}.`;
+  const said = ticks.map(
+    (t) => `${t.label} ${write(t.value)}, ${inside(t.value) ? 'inside' : 'outside'} the band`,
+  );
+  const text = `${name}: ${said.join('; ') || 'no reading'}. Band ${write(low)} to ${write(high)}.`;
   const [one, two] = ticks;
   const together =
     one !== undefined && two !== undefined && Math.abs(x(one.value) - x(two.value)) < 14;

@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Row } from './Card';
-import { Tap } from './Tap';
+import { Tap, type KeyPressed } from './Tap';
 import { usePalette } from './theme';
 import { RADIUS, SPACE, STROKE, TARGET } from './tokens';
 import { Quiet, Strong } from './Words';
@@ -45,7 +45,7 @@ export function Choice<T extends string>({
   };
   // heard where there is a keyboard
   const keys: object = {
-    onKeyDown: (event: { key: string; preventDefault: () => void }) => {
+    onKeyDown: (event: KeyPressed) => {
       const by = STEPS[event.key];
       if (by === undefined) return;
       event.preventDefault();

@@ -47,6 +47,7 @@ export function Tap({
       disabled={disabled}
       testID={testID}
       onPress={onPress}
+      {...(role === 'button' || disabled ? {} : bySpace(onPress))}
       onFocus={(e) => setFocused(byKeyboard(e.target))}
       onBlur={() => setFocused(false)}
       style={({ pressed }) => [
@@ -59,6 +60,21 @@ export function Tap({
       {children}
     </Pressable>
   );
+}
+
+/** Space is pressed on what is ticked or chosen; on buttons it is heard without this. */
+const bySpace = (press: () => void): object => ({
+  onKeyDown: (event: KeyPressed & { repeat?: boolean }) => {
+    if (event.key !== ' ' || event.repeat) return;
+    event.preventDefault();
+    press();
+  },
+});
+
+/** What a keyboard says, where there is one. */
+export interface KeyPressed {
+  readonly key: string;
+  preventDefault: () => void;
 }
 
 /** How a role says that it is chosen. */

@@ -12,7 +12,9 @@ export function WhenCard({ machine, standing }: { machine: Machine; standing: St
     <Card edge={late ? 'rust' : 'line'} testID="dates">
       <Heading>When</Heading>
       <Body testID="must start">
-        {`${printNumber(hoursOpen, 2)} h of work, covers opened once. Must start by ${weekdayWords(mustStartBy)}: harvest ${dayWords(machine.harvest.start)}, less ${MARGIN_DAYS} days of margin.`}
+        {`${printNumber(hoursOpen, 2)} h of work, covers opened once. Must start by `}
+        {`${weekdayWords(mustStartBy)}: harvest ${dayWords(machine.harvest.start)}, less `}
+        {`${MARGIN_DAYS} days of margin.`}
       </Body>
       <Body>
         {`As it stands, finished ${weekdayWords(finish)}${late ? ': after harvest starts.' : '.'}`}

@@ -36,7 +36,11 @@ export function SeasonLine({ yard }: { yard: Yard }) {
   const rows = [...crops.entries()].sort((a, b) => a[1].start.localeCompare(b[1].start));
   const line = 20 + rows.length * 28 + 8;
   const working = yard.rows.filter((r) => r.hoursOpen > 0);
-  const text = `Season from ${dayWords(yard.today)}: ${rows.map(([crop, w]) => `${crop} ${dayWords(w.start)} to ${dayWords(w.end)}`).join(', ')}. ${working.length} machines with work; the first must start by ${dayWords(working.map((r) => r.mustStartBy).sort()[0] ?? yard.today)}.`;
+  const said = rows.map(([crop, w]) => `${crop} ${dayWords(w.start)} to ${dayWords(w.end)}`);
+  const first = working.map((r) => r.mustStartBy).sort()[0] ?? yard.today;
+  const text =
+    `Season from ${dayWords(yard.today)}: ${said.join(', ')}. ` +
+    `${working.length} machines with work; the first must start by ${dayWords(first)}.`;
   return (
     <Card>
       <View role="img" aria-label={text} onLayout={(e) => setWidth(e.nativeEvent.layout.width)}>
