@@ -8,9 +8,9 @@ test('a reading sent while its machine is not looked at is there after a reload 
   page,
   context,
 }) => {
-  await signIn(page, 'ines');
+  await signIn(page, 'sana');
   await workerIsReady(page);
-  await openMachine(page, 'T126');
+  await openMachine(page, 'B031');
   await beginWalk(page);
   await openStop(page, 'fan-drive-belt');
   await confirmPosition(page);

@@ -70,7 +70,7 @@ test.beforeAll(
       await expect(page.getByTestId('decision')).toBeVisible();
       await expect(page.getByTestId('sync')).toContainText('all sent');
     }
-    visited = places(idOf('T118'), idOf('T126'));
+    visited = places(idOf('T118'), idOf('T090'));
     await page.close();
   },
 );
