@@ -1,0 +1,103 @@
+import { api, ApiProblem, pathOf, request, troubleText, Unreachable } from './api';
+
+const ID = '0197a000-0000-7000-8000-000000000001';
+
+/** The next answer of the server. */
+function answer(status: number, body?: unknown, type = 'application/json'): jest.Mock {
+  const sent = jest.fn(async () => ({
+    status,
+    ok: status < 400,
+    headers: new Headers({ 'content-type': type }),
+    json: async () => body,
+  }));
+  globalThis.fetch = sent as unknown as typeof fetch;
+  return sent;
+}
+
+const problem = (change: object = {}) => ({
+  type: 'about:blank',
+  title: 'Some of this cannot be used',
+  status: 422,
+  detail: 'The hours are below the books.',
+  ...change,
+});
+
+describe('the path of a route', () => {
+  test('with its parameters', () =>
+    expect(pathOf('GET /machines/{id}', { params: { id: ID } })).toBe(`/machines/${ID}`));
+  test('parameters are made safe', () =>
+    expect(pathOf('GET /specs/{model}', { params: { model: 'A/7 ?' } })).toBe(
+      '/specs/A%2F7%20%3F',
+    ));
+  test('with its query, without what is not asked', () => {
+    expect(pathOf('GET /spec-models', { query: { limit: 500 } })).toBe('/spec-models?limit=500');
+    expect(
+      pathOf('GET /specs/{model}', { params: { model: 'AX7' }, query: { revision: undefined } }),
+    ).toBe('/specs/AX7');
+  });
+});
+
+describe('asking', () => {
+  test('an answer comes as it is; what is sent is JSON, with the cookie', async () => {
+    const sent = answer(200, { visit: null });
+    await request('PUT', '/visits/1', { startsOn: '2026-06-16' });
+    expect(sent).toHaveBeenCalledWith('/api/visits/1', {
+      method: 'PUT',
+      credentials: 'same-origin',
+      body: '{"startsOn":"2026-06-16"}',
+      headers: { accept: 'application/json', 'content-type': 'application/json' },
+    });
+  });
+  test('text goes as text', async () => {
+    const sent = answer(200, {});
+    await request('POST', '/readings/import', 'machine,check');
+    expect(sent.mock.calls[0]).toMatchObject([
+      '/api/readings/import',
+      { body: 'machine,check', headers: { 'content-type': 'text/plain' } },
+    ]);
+  });
+  test('nothing to answer is nothing', async () => {
+    answer(204);
+    expect(await api('DELETE /session', {})).toBeUndefined();
+  });
+  test('no connection is told apart from a refusal', async () => {
+    globalThis.fetch = jest.fn().mockRejectedValue(new TypeError('Failed to fetch'));
+    await expect(request('GET', '/yard')).rejects.toBeInstanceOf(Unreachable);
+  });
+  test('a page of some gateway is no answer of ours: it counts as not reached', async () => {
+    answer(200, '<html>', 'text/html');
+    await expect(request('GET', '/yard')).rejects.toBeInstanceOf(Unreachable);
+    answer(502, '<html>', 'text/html');
+    await expect(request('GET', '/yard')).rejects.toBeInstanceOf(Unreachable);
+  });
+  test('a refusal keeps its words and its fields', async () => {
+    const errors = [{ field: 'hours', message: 'wanted 1,284 or more' }];
+    answer(422, problem({ errors }));
+    const refused = await request('PATCH', '/machines/1', {}).catch((e: unknown) => e);
+    expect(refused).toBeInstanceOf(ApiProblem);
+    expect((refused as ApiProblem).fields).toEqual(errors);
+    expect(troubleText(refused)).toBe('The hours are below the books. hours: wanted 1,284 or more');
+  });
+  test('a refusal in a shape we do not know is still one, with its status', async () => {
+    answer(418, { teapot: true });
+    const refused = await request('GET', '/yard').catch((e: unknown) => e);
+    expect((refused as ApiProblem).problem).toMatchObject({ status: 418, title: 'Refused' });
+    expect(troubleText(refused)).toBe('Refused');
+  });
+});
+
+describe('what went wrong, in words', () => {
+  test.each([
+    [new Unreachable(), 'The server cannot be reached.'],
+    [new Error('Enter your password.'), 'Enter your password.'],
+    ['thrown text', 'Something went wrong.'],
+    [new ApiProblem(problem() as never), 'The hours are below the books.'],
+    [new ApiProblem(problem({ detail: undefined }) as never), 'Some of this cannot be used'],
+  ])('%s', (error, words) => expect(troubleText(error)).toBe(words));
+  test('a field that the words name already is not told twice', () => {
+    const errors = [{ field: 'hours', message: 'below the books' }];
+    expect(troubleText(new ApiProblem(problem({ errors }) as never))).toBe(
+      'The hours are below the books.',
+    );
+  });
+});
