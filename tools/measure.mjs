@@ -1,7 +1,7 @@
 // npm run measure: the figures of docs/PERFORMANCE.md. Ratios matter more than absolute times;
 // machines differ.
 import { spawnSync } from 'node:child_process';
-import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { throwAwayCluster } from './cluster.mjs';
@@ -24,13 +24,18 @@ const at = (sorted, share) =>
   sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
 
 function bundleSize() {
-  const folder = join(ROOT, 'app/dist/_expo/static/js/web');
+  const dist = join(ROOT, 'app/dist');
+  const page = readFileSync(join(dist, 'index.html'), 'utf8');
+  const folder = join(dist, '_expo/static/js/web');
+  const sums = { 'asked for by the page itself': 0, 'loaded by place': 0 };
   for (const name of readdirSync(folder).filter((f) => f.endsWith('.js'))) {
-    const file = join(folder, name);
-    process.stdout.write(
-      `${name.replace(/-[0-9a-f]{32}/, '')}: ${Math.round(statSync(file).size / 1024)} kB, ${Math.round(gzipSync(readFileSync(file)).length / 1024)} kB gzip\n`,
-    );
+    const kB = gzipSync(readFileSync(join(folder, name)), { level: 9 }).length / 1024;
+    sums[page.includes(name) ? 'asked for by the page itself' : 'loaded by place'] += kB;
+    if (kB >= 5)
+      process.stdout.write(`${name.replace(/-[0-9a-f]{32}/, '')}: ${kB.toFixed(0)} kB gzip\n`);
   }
+  for (const [what, kB] of Object.entries(sums))
+    process.stdout.write(`${what}: ${kB.toFixed(0)} kB gzip\n`);
 }
 
 async function yardTimes(base, requests = 300) {
@@ -101,7 +106,14 @@ async function sheetTimes(base) {
   );
 }
 
-async function firstScreen(base, executablePath) {
+const middle = (list) =>
+  at(
+    [...list].sort((a, b) => a - b),
+    0.5,
+  ).toFixed(0);
+
+/** A browser whose processor is so many times slower, as a phone's is. */
+async function slowPage(executablePath, rate) {
   const { chromium } = await import('@playwright/test');
   const args = [
     '--headless',
@@ -113,25 +125,58 @@ async function firstScreen(base, executablePath) {
     '--disable-component-update',
     '--disable-sync',
   ];
+  const browser = await chromium.launch({ executablePath, args });
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate });
+  return { browser, page };
+}
+
+async function timed(act, shown) {
+  const start = performance.now();
+  await act();
+  await shown.waitFor();
+  return performance.now() - start;
+}
+
+async function firstScreen(base, executablePath, rate) {
   const times = { first: [], again: [] };
   for (let i = 0; i < 5; i += 1) {
-    const browser = await chromium.launch({ executablePath, args });
-    const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
-    for (const visit of ['first', 'again']) {
-      const start = performance.now();
-      await page.goto(base, { waitUntil: 'commit' });
-      await page.getByTestId('sign-in').waitFor();
-      times[visit].push(performance.now() - start);
-    }
+    const { browser, page } = await slowPage(executablePath, rate);
+    for (const visit of ['first', 'again'])
+      times[visit].push(
+        await timed(() => page.goto(base, { waitUntil: 'commit' }), page.getByTestId('sign-in')),
+      );
     await browser.close();
   }
-  const middle = (list) =>
-    at(
-      [...list].sort((a, b) => a - b),
-      0.5,
-    ).toFixed(0);
   process.stdout.write(
-    `first screen (sign-in shown), median of 5 fresh browsers: first visit ${middle(times.first)} ms, second visit ${middle(times.again)} ms\n`,
+    `first screen (sign-in shown) at ${rate}× slow-down, median of 5 fresh browsers: first visit ${middle(times.first)} ms, second visit ${middle(times.again)} ms\n`,
+  );
+}
+
+/** From the tap on Judge to the verdict shown, for a belt measured again and again. */
+async function tapToVerdict(base, executablePath, rate, serial) {
+  const { browser, page } = await slowPage(executablePath, rate);
+  await page.goto(base);
+  await page.getByLabel('Sign-in name').fill('ines');
+  await page.getByLabel('Password').fill('before-harvest');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByTestId(`machine ${serial}`).click();
+  await page.getByTestId('machine').getByRole('button', { name: 'Walk again' }).click();
+  for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
+  await page.getByRole('button', { name: /Made safe/ }).click();
+  await page.getByLabel('Find a check').fill('fan-drive-belt');
+  await page.getByTestId('stop fan-drive-belt').click();
+  await page.getByTestId('confirm position').click();
+  const times = [];
+  for (let i = 0; i < 9; i += 1) {
+    await page.getByTestId('pad text').fill((34 + i / 10).toFixed(1));
+    times.push(await timed(() => page.getByTestId('judge').click(), page.getByTestId('decision')));
+    await page.getByRole('button', { name: /strike it and measure again/ }).click();
+  }
+  await browser.close();
+  process.stdout.write(
+    `tap on Judge to verdict at ${rate}× slow-down, median of 9: ${middle(times)} ms\n`,
   );
 }
 
@@ -168,7 +213,14 @@ try {
     const base = `http://127.0.0.1:${port}`;
     await yardTimes(base);
     await sheetTimes(base);
-    await firstScreen(base, ensureDebian(findChromium, 'chromium'));
+    const chromium = ensureDebian(findChromium, 'chromium');
+    for (const [rate, serial] of [
+      [1, 'T118'],
+      [4, 'T113'],
+    ]) {
+      await firstScreen(base, chromium, rate);
+      await tapToVerdict(base, chromium, rate, serial);
+    }
   } finally {
     await stop(child);
     await cluster.stop();

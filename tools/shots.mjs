@@ -113,6 +113,15 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/work`);
   await wide.getByText('Visits').waitFor();
   await shot(wide, 'work-wide');
+  await wide.goto(`${base}/settings/machines`);
+  await wide.getByTestId('machines').waitFor();
+  await shot(wide, 'settings-wide');
+  await wide.goto(`${base}/specs`);
+  await wide.getByTestId('specs').waitFor();
+  await shot(wide, 'sheets-wide');
+  await wide.goto(`${base}/walk`);
+  await wide.getByTestId('walk list').waitFor();
+  await shot(wide, 'walks-wide');
   await browser.close();
 }
 
