@@ -99,10 +99,8 @@ export function layoutFaults(page: Page): Promise<string[]> {
      * it.
      */
     const isPointedAt = (under: Piece, control: Piece) => {
-      const frame =
-        under.element.tagName === 'svg'
-          ? under.element.parentElement
-          : under.element.closest('[role=row]');
+      const row = under.element.closest('[role=row]');
+      const frame = under.element.tagName === 'svg' ? (row ?? under.element.parentElement) : row;
       return control.element.matches(CONTROLS) && Boolean(frame?.contains(control.element));
     };
     pieces.forEach((a, i) => {
