@@ -117,7 +117,10 @@ test.describe('on a phone', () => {
       .click();
     await expect(page.getByTestId('spec check')).toContainText('Taken again after work on');
     await page.goto('/specs/ZZ9');
-    await expect(page.getByText('There is no sheet to show for ZZ9')).toBeVisible();
+    await expect(
+      page.getByRole('heading', { name: 'The sheet of ZZ9 cannot be shown' }),
+    ).toBeVisible();
+    await expect(page.getByText('There is no such spec sheet.')).toBeVisible();
   });
 });
 
