@@ -112,7 +112,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: SPACE.m,
     minHeight: TARGET.glove,
   },
-  line: { borderTopWidth: STROKE.thin },
+  line: { borderTopWidth: STROKE.thin, paddingVertical: SPACE.s },
   // the link belongs to the first cell and lies over its whole row
   first: { position: 'static' },
   over: { position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, zIndex: 1 },
