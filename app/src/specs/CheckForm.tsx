@@ -87,7 +87,7 @@ function useKept(control: FormControl, keep: (typed: FormValues) => void): void 
   useEffect(() => {
     if (written !== first.current) keep(JSON.parse(written) as FormValues);
     // `keep` is made anew each time and stands for the same key
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- REASON
   }, [written]);
 }
 

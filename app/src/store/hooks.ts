@@ -19,15 +19,8 @@ import type { RouteId } from '@green-tally/core/api';
 import { pathOf, request, Unreachable, type AnswerOf, type Asked } from './api';
 import { placeNow } from './clock';
 import { local, type Outgoing } from './local';
-import {
-  onSync,
-  outboxChanges,
-  sentCount,
-  syncNow,
-  withOutgoing,
-  withSentSince,
-  type Sync,
-} from './outbox';
+import { sentCount, withOutgoing, withSentSince } from './laid';
+import { onSync, outboxChanges, syncNow, type Sync } from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
 export const swrConfig: SWRConfiguration = {

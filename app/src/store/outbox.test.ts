@@ -1,14 +1,6 @@
+import { sentCount, withOutgoing, withSentSince } from './laid';
 import { local } from './local';
-import {
-  dismiss,
-  flush,
-  pauseOutbox,
-  put,
-  sentCount,
-  syncNow,
-  withOutgoing,
-  withSentSince,
-} from './outbox';
+import { dismiss, flush, pauseOutbox, put, syncNow } from './outbox';
 import { MachineFile } from '@green-tally/core/contracts';
 import { machineFile, reading } from '../testing/fixtures';
 
