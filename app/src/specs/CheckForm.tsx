@@ -86,8 +86,7 @@ function useKept(control: FormControl, keep: (typed: FormValues) => void): void 
   const first = useRef(written);
   useEffect(() => {
     if (written !== first.current) keep(JSON.parse(written) as FormValues);
-    // `keep` is made anew each time and stands for the same key
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- REASON
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `keep` is made anew each time, of one key
   }, [written]);
 }
 
