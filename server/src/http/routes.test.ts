@@ -25,7 +25,9 @@ const harvest = {
 
 beforeAll(async () => {
   // every place of the tests holds its answers to their contracts: see `checkAnswers`
-  [place, empty] = await Promise.all([openPlace(), openPlace({ demo: false })]);
+  // one after the other: the models belong to the connection that was opened last
+  empty = await openPlace({ demo: false });
+  place = await openPlace();
   maud = await signedIn(place.app, 'maud');
 });
 afterAll(() => Promise.all([place.close(), empty.close()]));
