@@ -10,7 +10,6 @@ import {
   Buttons,
   Card,
   DecisionCounts,
-  Glyph,
   Heading,
   HeadRow,
   Notice,
@@ -20,7 +19,6 @@ import {
   Screen,
   Strong,
   Title,
-  usePalette,
   Waiting,
 } from '../ui';
 import { dayWords, machineName, slackWords, weekdayWords } from '../yard/words';
@@ -168,13 +166,11 @@ function plannedWords({ visit, decision, checkId }: StandingWork, standing: Stan
 }
 
 function Walks({ file: { walks, readings } }: { file: MachineFile }) {
-  const palette = usePalette();
   return (
     <Card>
       <Heading>Walks</Heading>
       {[...walks].reverse().map((w) => (
         <Row key={w.id}>
-          <Glyph decision={w.finishedAt ? 'holds' : 'watch'} color={palette.ink} size={18} />
           <Quiet style={styles.half}>
             {`${dayWords(w.startedAt.slice(0, 10))} ${w.startedAt.slice(0, 4)} · `}
             {`${printHours(w.hours)} · ${w.by}${w.finishedAt ? '' : ' · not finished'}`}

@@ -84,6 +84,7 @@ describe('the loudest of several decisions', () => {
     [['adjust', 'shorten'], 'shorten'],
     [['shorten', 'replace', 'holds'], 'replace'],
     [['holds', 'holds'], 'holds'],
+    [[], 'remeasure'],
   ])('%j: %s', (decisions, loud) => expect(loudest(decisions)).toBe(loud));
   test('what holds or is watched needs no hand; all else does', () =>
     expect(Decision.options.filter((d) => !needsHand(d)).sort()).toEqual(['holds', 'watch']));

@@ -105,9 +105,9 @@ export const LOUDNESS: readonly Decision[] = [
   'holds',
 ];
 
-/** The loudest of some decisions; holds when there are none. */
+/** The loudest of some decisions. None prove nothing: remeasure. */
 export function loudest(decisions: readonly Decision[]): Decision {
-  return LOUDNESS.find((d) => decisions.includes(d)) ?? 'holds';
+  return LOUDNESS.find((d) => decisions.includes(d)) ?? 'remeasure';
 }
 
 /** Whether a decision calls for a hand before harvest. */
