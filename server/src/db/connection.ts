@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { Sequelize } from 'sequelize';
 import { migrate } from './migrations';
-import { defineModels } from './models';
+import { defineModels } from './tables';
 
 /** One database: Sequelize for the rows, a pool for the sessions. */
 export interface Database {

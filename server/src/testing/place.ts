@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Express } from 'express';
 import { Sequelize } from 'sequelize';
 import request from 'supertest';
+import type { SpecDetail } from '@green-tally/core/contracts';
 import { DEMO_DAY, DEMO_PASSWORD, demoId } from '@green-tally/demo';
 import { openDatabase, type Database } from '../db';
 import { loadDemo } from '../demo/load';
@@ -68,3 +69,21 @@ export const beltReading = (change: object = {}): Record<string, unknown> => ({
   strikes: null,
   ...change,
 });
+
+/** Asks for a model's sheet as the agent of the moment. */
+export const sheetsFor =
+  (agent: () => Awaited<ReturnType<typeof signedIn>>) =>
+  async (model: string, revision?: number): Promise<SpecDetail> =>
+    (
+      await agent()
+        .get(`/api/specs/${model}${revision ? `?revision=${revision}` : ''}`)
+        .expect(200)
+    ).body as SpecDetail;
+
+/** Holds an answer to be a problem of this status, naming the field; gives its body. */
+export const problem = (response: request.Response, status: number, field?: string) => {
+  expect(response.status).toBe(status);
+  expect(response.type).toBe('application/problem+json');
+  if (field) expect(response.body.errors.map((e: { field: string }) => e.field)).toContain(field);
+  return response.body;
+};

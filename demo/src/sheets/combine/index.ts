@@ -1,7 +1,9 @@
 import type { SheetInput } from '../build';
 import { arrive } from './arrive';
 import { feederFace } from './feederFace';
-import { conveyor } from './conveyor';
+import { conveyorTension } from './conveyorTension';
+import { conveyorWear } from './conveyorWear';
+import { feederDrum } from './feederDrum';
 import { feederDrive } from './feederDrive';
 import { threshing } from './threshing';
 import { cleaning } from './cleaning';
@@ -24,7 +26,9 @@ export function combineSheet(m: CombineModel): SheetInput {
   const combine = beginCombine(m);
   arrive(combine);
   feederFace(combine);
-  conveyor(combine);
+  conveyorTension(combine);
+  conveyorWear(combine);
+  feederDrum(combine);
   feederDrive(combine);
   threshing(combine);
   cleaning(combine);

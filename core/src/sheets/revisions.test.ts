@@ -1,0 +1,54 @@
+import { SpecSheet } from '../contracts';
+import { MACHINE_ID, reading } from '../testing/sheet';
+import { sheets } from '../testing/shipped';
+import { judgeMachine } from '../verdict';
+import { checksOfBuild } from '../walk';
+import { checksAsRead, rejudge } from './index';
+
+const facts = { hours: 1284, seasonHours: 109 };
+
+describe('judged by the revision it was taken under', () => {
+  const machine = { model: 'AX7', header: null };
+  const tightened = SpecSheet.parse({
+    ...sheets.ax7,
+    revision: 2,
+    checks: sheets.ax7.checks
+      .filter((c) => c.id !== 'air-filter')
+      .map((c) =>
+        c.id === 'fan-drive-belt' ? { ...c, limit: { type: 'wear', nominal: 38, limit: 37.4 } } : c,
+      ),
+  });
+  const width = (revision: number) =>
+    reading(
+      'fan-drive-belt',
+      'belt',
+      { kind: 'measure', values: [37.2], typed: [], unit: 'mm' },
+      { machineId: MACHINE_ID, sheet: { model: 'AX7', revision } },
+    );
+  const decision = (revision: number, rejudged = {}) =>
+    judgeMachine(
+      checksAsRead(checksOfBuild(tightened, {}), [width(revision)], {
+        sheets: [tightened],
+        earlier: [sheets.ax7],
+        rejudged,
+      }),
+      [width(revision)],
+      facts,
+    )[0]?.decision;
+  test('an older reading keeps its verdict, a new one gets the new limit', () => {
+    expect(decision(1)).toBe('holds');
+    expect(decision(2)).toBe('replace');
+  });
+  test('until it is judged anew', () => expect(decision(1, { AX7: 2 })).toBe('replace'));
+  test('judging anew names what would change, and that a check is gone', () => {
+    const filter = reading('air-filter', 'here', { kind: 'service', amount: null, product: '' });
+    const readings = [width(1), filter];
+    const judged = { machine, readings, sheets: [sheets.ax7] };
+    const now = judgeMachine(checksOfBuild(sheets.ax7, {}), readings, facts);
+    expect(rejudge(judged, now, tightened, facts)).toMatchObject([
+      { checkId: 'fan-drive-belt', before: 'holds', after: 'replace' },
+      { checkId: 'air-filter', after: null },
+    ]);
+    expect(rejudge(judged, now, sheets.ax7, facts)).toEqual([]);
+  });
+});

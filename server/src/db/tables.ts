@@ -1,0 +1,152 @@
+import { DataTypes, type Sequelize } from 'sequelize';
+import {
+  BranchRow,
+  PersonRow,
+  MachineRow,
+  SheetRow,
+  DraftRow,
+  WalkRow,
+  ReadingRow,
+  WorkRow,
+  VisitRow,
+  SettingRow,
+} from './models';
+
+const id = { type: DataTypes.UUID, primaryKey: true } as const;
+const text = { type: DataTypes.TEXT, allowNull: false } as const;
+const json = { type: DataTypes.JSONB, allowNull: false } as const;
+const maybeJson = { type: DataTypes.JSONB, allowNull: true } as const;
+const number = { type: DataTypes.DOUBLE, allowNull: false } as const;
+const moment = { type: DataTypes.DATE, allowNull: false } as const;
+const maybeMoment = { type: DataTypes.DATE, allowNull: true } as const;
+const day = { type: DataTypes.DATEONLY, allowNull: false } as const;
+const flag = { type: DataTypes.BOOLEAN, allowNull: false } as const;
+const uuid = { type: DataTypes.UUID, allowNull: false } as const;
+const maybeUuid = { type: DataTypes.UUID, allowNull: true } as const;
+
+/** Sequelize writes into the attribute objects it is given, so each table gets its own copies. */
+function own<T extends Record<string, object>>(attributes: T): T {
+  return Object.fromEntries(
+    Object.entries(attributes).map(([name, attribute]) => [name, { ...attribute }]),
+  ) as T;
+}
+
+/** Ties the models to one connection. Tables are made by migrations, never by sync. */
+export function defineModels(sequelize: Sequelize): void {
+  const table = (tableName: string) => ({
+    sequelize,
+    tableName,
+    timestamps: false,
+    underscored: true,
+  });
+  BranchRow.init(own({ id, name: text }), table('branches'));
+  PersonRow.init(
+    own({ id, name: text, signIn: text, passwordHash: text, role: text, branch: text }),
+    table('people'),
+  );
+  MachineRow.init(
+    own({
+      id,
+      serial: text,
+      model: text,
+      customer: text,
+      branch: text,
+      builtOn: day,
+      hours: number,
+      header: maybeJson,
+      harvest: json,
+      equipment: maybeJson,
+      rejudged: maybeJson,
+    }),
+    table('machines'),
+  );
+  SheetRow.init(
+    own({
+      model: { ...text, primaryKey: true },
+      revision: { type: DataTypes.INTEGER, primaryKey: true },
+      document: json,
+      publishedBy: { ...text, defaultValue: 'the books' },
+      publishedAt: { ...moment, defaultValue: DataTypes.NOW },
+    }),
+    table('spec_sheets'),
+  );
+  DraftRow.init(
+    own({
+      model: { ...text, primaryKey: true },
+      basedOn: { type: DataTypes.INTEGER, allowNull: false },
+      document: json,
+      version: { type: DataTypes.INTEGER, allowNull: false },
+      by: text,
+      updatedAt: moment,
+    }),
+    table('sheet_drafts'),
+  );
+  WalkRow.init(
+    own({
+      id,
+      machineId: uuid,
+      startedAt: moment,
+      finishedAt: maybeMoment,
+      madeSafeAt: maybeMoment,
+      hours: number,
+      by: text,
+      noticed: text,
+    }),
+    table('walks'),
+  );
+  ReadingRow.init(
+    own({
+      id,
+      machineId: uuid,
+      walkId: maybeUuid,
+      checkId: text,
+      sheet: json,
+      place: text,
+      state: text,
+      value: json,
+      renewed: flag,
+      settled: flag,
+      positionConfirmed: flag,
+      tool: maybeJson,
+      takenAt: moment,
+      hours: number,
+      by: text,
+      note: text,
+      strikes: maybeUuid,
+    }),
+    table('readings'),
+  );
+  WorkRow.init(
+    own({
+      id,
+      machineId: uuid,
+      checkId: text,
+      decision: text,
+      places: json,
+      reason: text,
+      minutes: number,
+      cover: maybeJson,
+      parts: json,
+      acceptedBy: text,
+      acceptedAt: moment,
+      withdrawnAt: maybeMoment,
+    }),
+    table('work_items'),
+  );
+  VisitRow.init(
+    own({
+      id,
+      machineId: uuid,
+      technicianId: uuid,
+      startsOn: day,
+      endsOn: day,
+      hours: number,
+      site: text,
+      note: text,
+      workIds: json,
+      version: { type: DataTypes.INTEGER, allowNull: false },
+    }),
+    table('visits'),
+  );
+  SettingRow.init(own({ key: { ...text, primaryKey: true }, value: text }), table('settings'));
+}
