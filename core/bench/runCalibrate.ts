@@ -1,3 +1,4 @@
+import { unrecordedRenewals } from './unrecorded';
 import { calibrate } from './calibrate';
 import { falseNotes, noteAccuracy } from './notes';
 
@@ -27,3 +28,10 @@ for (const snr of [20, 10, 0, -5]) {
 process.stdout.write(
   `  a note heard in 500 recordings of noise and hum alone: ${percent(falseNotes(7, 500))}   (to hold: at most 2 %)\n`,
 );
+
+const aged = unrecordedRenewals(20260609, 5000);
+process.stdout.write(`
+parts renewed by their owners with nothing on record, ${aged.parts} of them:
+  true wear inside the 80 % interval: ${percent(aged.inside)}   (to hold: 75 to 85 %)
+  of those that hold (${percent(aged.held)}) reached the limit in season: ${percent(aged.heldAndReached)}   (to hold: at most 1 %), of all: ${percent(aged.reached)}
+`);

@@ -48,6 +48,10 @@ import {
   slopeOf,
   wearAt,
   wearPosterior,
+  ageGuess,
+  agedChance,
+  agedHours,
+  agedWear,
 } from './forecast';
 import { dueInSeason, nextDue, projectHours } from './intervals';
 import { fewestSwaps, massFromHeight, permissibleUnbalance, planKnives, unbalance } from './knives';
@@ -200,14 +204,14 @@ const CASES: readonly Case[] = [
     'nextDue',
     nextDue,
     { kind: 'every', hours: 50, days: 365, early: 10 },
-    { on: '2026-05-01', hours: 1200, newPart: true },
+    { on: '2026-05-01', hours: 1200, newAt: 1200 },
     { now: 1210, today: '2026-06-09', use },
   ),
   of(
     'dueInSeason',
     dueInSeason,
     { kind: 'every', hours: 50, days: 365, early: 10 },
-    { on: '2026-05-01', hours: 1200, newPart: true },
+    { on: '2026-05-01', hours: 1200, newAt: 1200 },
     { hours: 1210, seasonHours: 109, today: '2026-06-09' },
   ),
   of('unbalance', unbalance, [-10, 0, 0, 5], knives, planes),
@@ -231,13 +235,22 @@ const CASES: readonly Case[] = [
     { type: 'band', low: 2, high: 6, below: 'adjust', above: 'adjust' },
     { values: [4], tool, inService: 30 },
   ),
-  of(
-    'forecastWear',
-    forecastWear,
-    { perHour: 0.0015, sd: 0.0005, atNew: 0.02, atNewSd: 0.03 },
-    [{ wear: 0.4, hours: 1200 }],
-    { expanded: 0.02, lifeStart: 900, now: 1284, season: 109 },
-  ),
+  of('forecastWear', forecastWear, prior, [{ wear: 0.4, hours: 1200, round: 'a' }], {
+    expanded: 0.02,
+    newAt: 900,
+    now: 1284,
+    season: 109,
+  }),
+  of('forecastWear, age unknown', forecastWear, prior, [{ wear: 0.4, hours: 1200, round: 'a' }], {
+    expanded: 0.02,
+    newAt: undefined,
+    now: 1284,
+    season: 109,
+  }),
+  of('ageGuess', ageGuess, prior, points, 700),
+  of('agedChance', agedChance, [{ newAt: 100, weight: 1, line: posterior }], 700),
+  of('agedWear', agedWear, [{ newAt: 100, weight: 1, line: posterior }], 700, 0.5),
+  of('agedHours', agedHours, [{ newAt: 100, weight: 1, line: posterior }], 0.5, 700),
   of(
     'judgeCheck',
     (facts: MachineFacts, values: number[]) =>

@@ -6,7 +6,10 @@ import { BandStrip, TallyStrip } from '../ui';
 /** The place of a check that speaks loudest: its decision, then its wear. */
 export function worstPlace(verdict: CheckVerdict): PlaceVerdict | undefined {
   const same = verdict.places.filter((p) => p.decision === verdict.decision);
-  return [...same].sort((a, b) => (b.wear ?? 0) - (a.wear ?? 0))[0];
+  // a check is due for a place that was never read: its loudest read one stands for it
+  return [...(same.length ? same : verdict.places)].sort(
+    (a, b) => (b.wear ?? 0) - (a.wear ?? 0),
+  )[0];
 }
 
 /** What each kind of check is drawn as; nothing where there is no line to lay it on. */

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { printHours, printNumber } from '@green-tally/core/units';
-import { headSentence, type CheckVerdict, type PlaceVerdict } from '@green-tally/core/verdict';
+import { verdictSentence, type CheckVerdict, type PlaceVerdict } from '@green-tally/core/verdict';
 import { DecisionBadge, Go, Quiet, Row, SPACE, Strong } from '../ui';
 import { CheckStrip, worstPlace } from './CheckStrip';
 
@@ -19,7 +19,7 @@ export function VerdictSummary({ verdict, machineId }: VerdictSummaryProps) {
   return (
     <Go
       to={`/walk/${machineId}/${check.id}`}
-      label={`${check.component}: ${headSentence(check, worst.findings)}`}
+      label={`${check.component}: ${verdictSentence(verdict)}`}
     >
       <View style={styles.summary}>
         <Row apart>
@@ -30,7 +30,7 @@ export function VerdictSummary({ verdict, machineId }: VerdictSummaryProps) {
           <DecisionBadge decision={decision} />
         </Row>
         <CheckStrip verdict={verdict} />
-        <Quiet>{headSentence(check, worst.findings)}</Quiet>
+        <Quiet>{verdictSentence(verdict)}</Quiet>
         {forecast && decision === 'holds' && Number.isFinite(forecast.hours10) ? (
           <Quiet>
             {`Reaches its limit in about ${printNumber(forecast.hours10, 0)} to ${printHours(forecast.hours90)}.`}
@@ -43,7 +43,7 @@ export function VerdictSummary({ verdict, machineId }: VerdictSummaryProps) {
 
 /** Which place it is about, and how many more say the same; nothing where there is only one. */
 function whereWords({ check, places, decision }: CheckVerdict, worst: PlaceVerdict): string {
-  if (check.places.length === 1) return '';
+  if (check.places.length === 1 || worst.decision !== decision) return '';
   const same = places.filter((p) => p.decision === decision).length;
   const lead = check.kind === 'series' ? 'worst: ' : '';
   return `${lead}${worst.place}${same > 1 ? `, and ${same - 1} more` : ''}`;

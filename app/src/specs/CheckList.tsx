@@ -116,7 +116,12 @@ const OFTEN: Readonly<Record<Check['interval']['kind'], string>> = {
   every: 'By hours or days',
   daily: 'Daily',
   perCrop: 'Per crop',
+  perHeader: 'Per header',
   season: 'Before harvest',
+  afterHarvest: 'After harvest',
+  storageIn: 'Into storage',
+  storageOut: 'Out of storage',
+  once: 'Once, when new',
 };
 
 interface FiltersProps {

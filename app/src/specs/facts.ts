@@ -1,6 +1,7 @@
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
 import { printAs, printNumber } from '@green-tally/core/units';
-import { capital, intervalWords } from './words';
+import { intervalWords } from '@green-tally/core/intervals';
+import { capital } from './words';
 
 /** What is told of a check in a word or two. */
 export interface Fact {

@@ -1,30 +1,5 @@
 import type { Href } from 'expo-router';
-import type { Interval } from '@green-tally/core/contracts';
-import { printHours, printNumber } from '@green-tally/core/units';
-
-/** How often, in a few words. */
-export function intervalWords(interval: Interval): string {
-  switch (interval.kind) {
-    case 'daily':
-      return 'daily';
-    case 'perCrop':
-      return 'when the crop changes';
-    case 'season':
-      return interval.early === undefined
-        ? 'before each harvest'
-        : `before each harvest, and ${printHours(interval.early)} after renewal`;
-    case 'every':
-      return (
-        [
-          interval.hours === undefined ? '' : `every ${printHours(interval.hours)}`,
-          interval.days === undefined ? '' : `${interval.days} days`,
-        ]
-          .filter(Boolean)
-          .join(' or ') +
-        (interval.early === undefined ? '' : `, first ${printHours(interval.early)} after renewal`)
-      );
-  }
-}
+import { printNumber } from '@green-tally/core/units';
 
 /** A value of a changed field, for reading: lists by commas, nothing as a dash. */
 export function valueWords(value: unknown): string {

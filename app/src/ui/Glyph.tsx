@@ -11,6 +11,7 @@ export const DECISION_FILL: Readonly<Record<Decision, keyof Palette | undefined>
   turn: 'rust',
   replace: 'rust',
   remeasure: 'violet',
+  due: undefined,
 };
 
 interface GlyphProps {
@@ -67,6 +68,12 @@ const STROKES: Readonly<Record<Decision, (color: string) => React.ReactNode>> = 
     <>
       {upright(6, 12, 18, 24)}
       <Line x1={2} y1={19} x2={28} y2={5} />
+    </>
+  ),
+  due: () => (
+    <>
+      {upright(3, 27)}
+      <Path d="M9 6h12v12H9zM9 11h12M13 3v5M17 3v5" />
     </>
   ),
   remeasure: (color) => (

@@ -66,6 +66,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
           now: clock(),
           note,
           renewed: (wish.renewed || (old?.renewed ?? false)) && value.kind !== 'skip',
+          repaired: (wish.repaired || (old?.repaired ?? false)) && value.kind !== 'skip',
           settled,
           strikes: old?.id ?? null,
         };

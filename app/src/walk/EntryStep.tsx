@@ -2,9 +2,9 @@ import { createElement, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
 import type { CheckVerdict } from '@green-tally/core/verdict';
-import type { WalkStop } from '@green-tally/core/walk';
+import { challenges, type WalkStop } from '@green-tally/core/walk';
 import { useTextDraft, type Action } from '../store';
-import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry } from '../ui';
+import { Buttons, Notice, Press, Row, Screen, SPACE, Strong, TextEntry } from '../ui';
 import { CheckTitle, WhyCard } from './CheckParts';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
 import type { EntryProps, Taken } from './entries';
@@ -35,6 +35,7 @@ interface EntryStepProps {
 export function EntryStep(props: EntryStepProps) {
   const { file, walk, check, verdict, step, tell, own, take } = props;
   const [note, setNote] = useTextDraft(`note|${walk.id}|${check.id}`);
+  const [challenge, setChallenge] = useState('');
   const { wish } = step;
   const entry: EntryProps = {
     check,
@@ -47,6 +48,9 @@ export function EntryStep(props: EntryStepProps) {
     draftKey: `draft|${walk.id}|${check.id}|${wish.state}`,
     linksOut: wish.linksOut,
     onTake: async (taken) => {
+      const [trouble] = taken.flatMap(({ value }) => challenges({ value, note }, check));
+      setChallenge(trouble?.message ?? '');
+      if (trouble) return false;
       const stored = await take.run(taken, note.trim());
       if (stored) setNote('');
       return stored;
@@ -54,15 +58,18 @@ export function EntryStep(props: EntryStepProps) {
     onDone: () => tell({ type: 'done' }),
     frame: (body, footer) => (
       <Frame {...props} footer={footer}>
+        {challenge ? <Challenge text={challenge} note={note} onNote={setNote} /> : null}
         {step.at === 'unset' ? <WhyCard check={check} open /> : body}
         {step.at === 'entering' && wish.state === 'asFound' ? (
           <>
-            <TextEntry
-              label="Note"
-              value={note}
-              onChange={setNote}
-              hint="anything worth keeping with the reading"
-            />
+            {challenge ? null : (
+              <TextEntry
+                label="Note"
+                value={note}
+                onChange={setNote}
+                hint="anything worth keeping with the reading"
+              />
+            )}
             <Row>
               <Press title="Skip, say why" onPress={() => tell({ type: 'skip' })} small />
               {verdict && own.length ? (
@@ -76,6 +83,22 @@ export function EntryStep(props: EntryStepProps) {
     ),
   };
   return createElement(entryOf(check), entry);
+}
+
+interface ChallengeProps {
+  readonly text: string;
+  readonly note: string;
+  readonly onNote: (note: string) => void;
+}
+
+/** A value that cannot well be is not taken without a word of why. */
+function Challenge({ text, note, onNote }: ChallengeProps) {
+  return (
+    <View style={styles.challenge}>
+      <Notice tone="violet" title="Can that be?" text={text} testID="challenge" />
+      <TextEntry label="Why it is so" value={note} onChange={onNote} hint="kept with the reading" />
+    </View>
+  );
 }
 
 interface FrameProps extends EntryStepProps {
@@ -197,4 +220,4 @@ function SkipEntry({ draftKey, skip, onBack }: SkipEntryProps) {
   );
 }
 
-const styles = StyleSheet.create({ half: { flex: 1 } });
+const styles = StyleSheet.create({ half: { flex: 1 }, challenge: { gap: SPACE.s } });

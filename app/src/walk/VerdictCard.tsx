@@ -6,6 +6,7 @@ import { printAs, type Writing } from '@green-tally/core/units';
 import {
   DECISION_WORDS,
   headSentence,
+  verdictSentence,
   ifLeftSentence,
   sentence,
   type CheckVerdict,
@@ -87,9 +88,11 @@ function Banner({ verdict, worst }: PlaceProps) {
         <Strong style={{ color }}>{numberWords(check, worst)}</Strong>
       </View>
       <View style={styles.why}>
-        {check.places.length > 1 ? <Quiet>{worst.place}</Quiet> : null}
+        {check.places.length > 1 && worst.decision === decision ? (
+          <Quiet>{worst.place}</Quiet>
+        ) : null}
         <Body style={TYPE.said} testID="why">
-          {headSentence(check, worst.findings)}
+          {verdictSentence(verdict)}
         </Body>
         <CheckStrip verdict={verdict} />
         {also.map((f) => (

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { StyleSheet } from 'react-native';
 import type { Decision, Reading } from '@green-tally/core/contracts';
-import { needsHand } from '@green-tally/core/findings';
+import { needsHand, type FindingId } from '@green-tally/core/findings';
 import type { MachineFacts } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
 import type { Action } from '../store';
@@ -35,7 +35,8 @@ interface VerdictStepProps {
 export function VerdictStep({ head, verdict, facts, own, work, begin, next }: VerdictStepProps) {
   const { check, decision } = verdict;
   const fix = FIX[decision];
-  const again = decision === 'remeasure';
+  const again = decision === 'remeasure' || decision === 'due';
+  const mendable = decision === 'replace' && found(verdict, 'damaged');
   const measured = own.some((r) => r.value.kind !== 'skip' && r.value.kind !== 'look');
   return (
     <Screen
@@ -52,10 +53,18 @@ export function VerdictStep({ head, verdict, facts, own, work, begin, next }: Ve
               onPress={() => begin(puttingRight(verdict))}
             />
           ) : null}
+          {mendable ? (
+            <Press
+              title="Repaired, not renewed: measure as left"
+              testID="repaired"
+              onPress={() => begin({ ...puttingRight(verdict), renewed: false, repaired: true })}
+              small
+            />
+          ) : null}
           {again ? (
             <Press
               fill="violet"
-              title="Measure again"
+              title={decision === 'due' ? 'Read it' : 'Measure again'}
               testID="measure again"
               onPress={() => begin(measuringAgain(verdict))}
             />
@@ -109,6 +118,9 @@ const FIX: Partial<Record<Decision, { readonly title: string; readonly fill: 'bl
 const needy = ({ places }: CheckVerdict): string[] =>
   places.filter((p) => needsHand(p.decision)).map((p) => p.place);
 
+const found = ({ places }: CheckVerdict, ...ids: FindingId[]): boolean =>
+  places.some((p) => p.findings.some((f) => ids.includes(f.id)));
+
 function puttingRight(verdict: CheckVerdict): Beginning {
   const links = verdict.places.map(
     (p) => p.plan?.choices.find((c) => c.action === 'shorten' && c.fits)?.linksOut ?? 0,
@@ -118,6 +130,7 @@ function puttingRight(verdict: CheckVerdict): Beginning {
     places: needy(verdict),
     strike: false,
     renewed: verdict.decision === 'replace',
+    repaired: verdict.decision === 'turn' || found(verdict, 'putRight'),
     linksOut: verdict.decision === 'shorten' ? Math.max(1, ...links) : 0,
   };
 }
@@ -125,9 +138,14 @@ function puttingRight(verdict: CheckVerdict): Beginning {
 /** As found, at the places that are in doubt and at those that were never read. */
 const measuringAgain = (verdict: CheckVerdict): Beginning => ({
   state: 'asFound',
-  places: [...needy(verdict), ...verdict.unmeasured],
+  places: [
+    ...needy(verdict),
+    ...verdict.places.filter((p) => p.decision === 'due').map((p) => p.place),
+    ...verdict.unmeasured,
+  ],
   strike: false,
   renewed: false,
+  repaired: false,
   linksOut: 0,
 });
 
@@ -146,6 +164,7 @@ function correcting(verdict: CheckVerdict, own: readonly Reading[]): Beginning {
     places: wrong.length ? wrong : verdict.check.places,
     strike: true,
     renewed: false,
+    repaired: false,
     linksOut: Math.max(0, ...links),
   };
 }

@@ -27,6 +27,8 @@ export interface Wish {
   readonly strike: boolean;
   /** a new part was put in */
   readonly renewed: boolean;
+  /** turned or repaired: what was found damaged or worn on one edge is put right */
+  readonly repaired: boolean;
   readonly linksOut: number;
   /** readings from this moment on belong to the entry; empty: all of this walk's */
   readonly since: string;
@@ -63,6 +65,7 @@ export const fresh = (places: readonly string[], since = ''): Wish => ({
   places,
   strike: false,
   renewed: false,
+  repaired: false,
   linksOut: 0,
   since,
 });

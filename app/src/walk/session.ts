@@ -12,6 +12,7 @@ export interface Taking {
   readonly by: string;
   readonly note?: string;
   readonly renewed?: boolean;
+  readonly repaired?: boolean;
   readonly settled?: boolean;
   readonly strikes?: string | null;
 }
@@ -35,6 +36,7 @@ export function newReading(taking: Taking, value: ReadingValue): Reading {
     state,
     value,
     renewed: taking.renewed ?? false,
+    repaired: taking.repaired ?? false,
     settled: taking.settled ?? false,
     positionConfirmed: value.kind === 'skip' || positionConfirmedAt(walk.id, check.position) !== '',
     tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,

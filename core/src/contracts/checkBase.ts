@@ -11,6 +11,7 @@ export const Decision = z.enum([
   'turn',
   'replace',
   'remeasure',
+  'due',
 ]);
 export type Decision = z.infer<typeof Decision>;
 

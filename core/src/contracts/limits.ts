@@ -170,8 +170,9 @@ export const WearRate = z.object({
 export type WearRate = z.infer<typeof WearRate>;
 
 /**
- * How often: by hours or calendar, whichever comes first, once early for new parts; daily; per crop
- * change; once before each harvest.
+ * How often, and in which phase of the year: by hours or calendar, whichever comes first, once early
+ * for new parts; daily in the season; per crop or header change; once before each harvest; once
+ * after it; at storage in and out; once at so many hours of a new machine or part.
  */
 export const Interval = z.discriminatedUnion('kind', [
   z
@@ -181,12 +182,24 @@ export const Interval = z.discriminatedUnion('kind', [
       days: z.int().min(1).max(3660).optional(),
       early: positive.optional().describe('first look after a new part, h'),
     })
-    .refine((i) => i.hours !== undefined || i.days !== undefined, {
-      path: ['hours'],
-      message: 'an interval in hours, in days, or both',
+    .superRefine((i, ctx) => {
+      const wrong = (path: string, message: string) =>
+        ctx.addIssue({ code: 'custom', path: [path], message });
+      if (i.hours === undefined && i.days === undefined)
+        wrong('hours', 'an interval in hours, in days, or both');
+      if (i.early !== undefined && i.hours !== undefined && i.early >= i.hours)
+        wrong('early', `a first look before the usual ${i.hours} h`);
     }),
   z.object({ kind: z.literal('daily') }),
   z.object({ kind: z.literal('perCrop') }),
+  z.object({ kind: z.literal('perHeader') }),
   z.object({ kind: z.literal('season'), early: positive.optional() }),
+  z.object({ kind: z.literal('afterHarvest') }),
+  z.object({ kind: z.literal('storageIn') }),
+  z.object({ kind: z.literal('storageOut') }),
+  z.object({
+    kind: z.literal('once'),
+    hours: positive.describe('hours of a new machine or a new part at which it is looked at'),
+  }),
 ]);
 export type Interval = z.infer<typeof Interval>;

@@ -10,6 +10,7 @@ import { LevelValue } from '../kinds/level/contract';
 import { SettingValue } from '../kinds/setting/contract';
 import { ServiceValue } from '../kinds/service/contract';
 import { LookValue } from '../kinds/look/contract';
+import { RenewalValue } from '../kinds/renewal/contract';
 import { SkipValue } from '../kinds/skip/contract';
 import { Id, LongText, Moment, ShortText, Slug } from './common';
 import { Tool } from './limits';
@@ -28,6 +29,7 @@ export const ReadingValue = z.discriminatedUnion('kind', [
   ServiceValue,
   LookValue,
   SkipValue,
+  RenewalValue,
 ]);
 export type ReadingValue = z.infer<typeof ReadingValue>;
 export type ReadingKind = ReadingValue['kind'];
@@ -47,6 +49,10 @@ export const Reading = z.object({
   state: z.enum(['asFound', 'asLeft']),
   value: ReadingValue,
   renewed: z.boolean().default(false).describe('as left with a new part: a new life starts here'),
+  repaired: z
+    .boolean()
+    .default(false)
+    .describe('as left after turning or repairing: damage found before is put right'),
   settled: z.boolean().default(false).describe('as left after running and looking again'),
   positionConfirmed: z.boolean(),
   tool: Tool.nullable().default(null),

@@ -10,7 +10,7 @@ export const WorkItem = z.object({
   id: Id,
   machineId: Id,
   checkId: Slug,
-  decision: Decision.exclude(['holds']),
+  decision: Decision.exclude(['holds', 'due']),
   places: z.array(ShortText).min(1),
   reason: z.string().max(1000),
   minutes: z.number().nonnegative().max(100_000),

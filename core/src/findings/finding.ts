@@ -2,7 +2,9 @@ import type {
   BandLimit,
   CheckOf,
   CountCheck,
+  Day,
   Feel,
+  Interval,
   LevelCheck,
   ServiceCheck,
   ValueOf,
@@ -119,6 +121,25 @@ export interface ServiceDueNumbers extends Pick<ServiceCheck, 'asks' | 'product'
   readonly every: number;
   readonly days: number;
   readonly lookAgain: number;
+  /** the day it falls due by the calendar, where that comes before its hours */
+  readonly on: Day | null;
+}
+
+/** A value that cannot well be: in the core's own unit, with the edge of what can. */
+export interface ImplausibleNumbers {
+  readonly value: number;
+  readonly edge: number;
+  readonly side: 'betterThanNew' | 'tooFar';
+}
+
+/** What was read before and no longer counts. Machine hours. */
+export interface LapsedNumbers {
+  readonly on: Day;
+  readonly atHours: number;
+  readonly interval: Interval;
+  /** the hour and the day it fell due, where its rule names them */
+  readonly dueAt: number | null;
+  readonly early: boolean;
 }
 
 /** What holds, by what was looked at. */
@@ -148,12 +169,14 @@ export interface FindingNumbers {
   damaged: { readonly found: string };
   knivesLost: CountNumbers;
   positionNotConfirmed: { readonly position: string };
+  implausible: ImplausibleNumbers;
   skipped: { readonly why: string };
   notMeasured: { readonly travelOnly: boolean };
   looksFineOnly: Nothing;
   scatter: MeasuredNumbers;
   pastLimit: WearNumbers;
   limitReached: WearNumbers;
+  limitWasReached: WearNumbers & { readonly on: Day; readonly atHours: number };
   gaugeOut: GaugeNumbers;
   bandReplace: Outside;
   tensionerFaulty: TensionNumbers;
@@ -206,6 +229,8 @@ export interface FindingNumbers {
     readonly hours90: number;
     readonly season: number;
     readonly lookAgain: number;
+    /** machine hours between which the part was fitted, where that is not on record */
+    readonly age?: { readonly from: number; readonly to: number } | undefined;
   };
   travelLow: TravelNumbers;
   serviceInSeason: ServiceDueNumbers;
@@ -213,6 +238,9 @@ export interface FindingNumbers {
   fewMissing: CountNumbers;
   settingNotGiven: SettingNumbers;
   earlyRecheck: { readonly lookAgain: number };
+  fittedUnread: { readonly atHours: number; readonly fittedBy: string };
+  lapsed: LapsedNumbers;
+  notRead: { readonly places: readonly string[] };
   inside: InsideNumbers;
 }
 

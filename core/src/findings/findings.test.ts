@@ -86,8 +86,12 @@ describe('the loudest of several decisions', () => {
     [['holds', 'holds'], 'holds'],
     [[], 'remeasure'],
   ])('%j: %s', (decisions, loud) => expect(loudest(decisions)).toBe(loud));
-  test('what holds or is watched needs no hand; all else does', () =>
-    expect(Decision.options.filter((d) => !needsHand(d)).sort()).toEqual(['holds', 'watch']));
+  test('what holds, is watched or is due for the walk needs no hand; all else does', () =>
+    expect(Decision.options.filter((d) => !needsHand(d)).sort()).toEqual([
+      'due',
+      'holds',
+      'watch',
+    ]));
 });
 
 describe('how far a reading can be trusted', () => {

@@ -16,6 +16,11 @@ export const PRECEDENCE = [
     'missing, bent or worn on both edges, with the mates the sheet asks for',
   ],
   ['positionNotConfirmed', 'remeasure', 'the machine did not stand as the check wants'],
+  [
+    'implausible',
+    'remeasure',
+    'better than new, or further gone than can be: it was kept, it proves nothing',
+  ],
   ['skipped', 'remeasure', 'nobody measured it'],
   ['notMeasured', 'remeasure', 'the travel left alone was read'],
   ['looksFineOnly', 'remeasure', 'a look alone never passes it'],
@@ -26,6 +31,7 @@ export const PRECEDENCE = [
     'replace',
     'the limit lies inside the uncertainty and nothing better can be had',
   ],
+  ['limitWasReached', 'replace', 'at its limit before, and nothing renewed on record since'],
   ['gaugeOut', 'replace', 'the profile gauge says worn'],
   ['bandReplace', 'replace', 'outside its band, and nothing on it can be set'],
   ['tensionerFaulty', 'replace', 'a tensioner that sets itself stands off its mark'],
@@ -58,6 +64,9 @@ export const PRECEDENCE = [
   ['edgeSpent', 'turn', 'an edge is spent, the other one good'],
   ['oneEdgeWorn', 'turn', 'one edge worn, the other still sharp'],
   ['bandInDoubt', 'remeasure', 'the edge of the band lies inside the uncertainty'],
+  ['fittedUnread', 'due', 'a new part was fitted and has not been read'],
+  ['lapsed', 'due', 'what was read before no longer counts: read it again'],
+  ['notRead', 'due', 'a place of it has not been read'],
   ['reachesLimit', 'watch', 'inside now, forecast to reach the limit before harvest ends'],
   ['travelLow', 'watch', 'in tension, with less travel than the reserve'],
   ['serviceInSeason', 'watch', 'a service falls due before harvest ends'],
@@ -101,6 +110,7 @@ export const LOUDNESS: readonly Decision[] = [
   'adjust',
   'turn',
   'remeasure',
+  'due',
   'watch',
   'holds',
 ];
@@ -110,7 +120,7 @@ export function loudest(decisions: readonly Decision[]): Decision {
   return LOUDNESS.find((d) => decisions.includes(d)) ?? 'remeasure';
 }
 
-/** Whether a decision calls for a hand before harvest. */
+/** Whether a decision calls for work before harvest; what is due is for the walk. */
 export function needsHand(decision: Decision): boolean {
-  return decision !== 'holds' && decision !== 'watch';
+  return decision !== 'holds' && decision !== 'watch' && decision !== 'due';
 }

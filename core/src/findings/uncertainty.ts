@@ -62,16 +62,33 @@ export function judgeRepeats(
       scattered: false,
       spread: 0,
     };
-  const s = standardDeviation([...values]) * Math.sqrt(n / (n - 1));
-  const spread = Math.max(...values) - Math.min(...values);
+  const kept = withoutOdd(values, 6 * u);
+  const m = kept.length;
+  const s = standardDeviation([...kept]) * Math.sqrt(m / (m - 1));
+  const spread = Math.max(...kept) - Math.min(...kept);
   return {
     value: middleOf(values),
     count: n,
-    expanded: 2 * Math.sqrt(u * u + (s * s) / n),
+    expanded: 2 * Math.sqrt(u * u + (s * s) / m),
     toolUncertainty: u,
     scattered: spread > 6 * u + 1e-9,
     spread,
   };
+}
+
+/** One odd value among at least so many may be set aside. */
+const MANY_REPEATS = 5;
+
+/**
+ * Repeats without the odd one: a slip of the hand must not keep a place in doubt for ever. Set aside
+ * is only what lies further from the median than the tool explains, at most one in five, and only
+ * where the others agree.
+ */
+function withoutOdd(values: readonly number[], explained: number): readonly number[] {
+  if (values.length < MANY_REPEATS) return values;
+  const middle = middleOf(values);
+  const kept = values.filter((v) => Math.abs(v - middle) <= explained);
+  return kept.length >= values.length * (1 - 1 / MANY_REPEATS) - 1e-9 ? kept : values;
 }
 
 /** Repeats from which nothing better can be had with the tool at hand. */

@@ -1,3 +1,4 @@
+export * from './age';
 export * from './fleet';
 export * from './leaveOrRenew';
 export * from './lives';

@@ -142,11 +142,11 @@ describe('rounds', () => {
     expect(idsOf(inForce([found, left]))).toEqual([left.id]);
   });
 
-  test('found once more after it was put right: the finding counts, all of it', () => {
+  test('found once more after it was put right: that finding counts, not the one before', () => {
     const found = at('2026-06-09T07:00:00.000Z', mm(34.5));
     const left = at('2026-06-09T08:00:00.000Z', mm(38), { state: 'asLeft' });
     const later = at('2026-06-09T09:00:00.000Z', mm(37));
-    expect(idsOf(inForce([found, left, later]))).toEqual(idsOf([found, later]));
+    expect(idsOf(inForce([found, left, later]))).toEqual(idsOf([later]));
   });
 
   test('only what was left: that counts', () => {
@@ -197,9 +197,21 @@ describe('the life of a part', () => {
       at('2025-08-01T07:00:00.000Z', travel(6, 1), { hours: 1050 }),
       at('2026-06-09T07:00:00.000Z', travel(3, 2), { hours: 1284 }),
     ];
-    expect(linksOutBefore(readings, '2026-06-09T07:00:00.000Z', 900)).toBe(3);
-    expect(linksOutBefore(readings, '2025-07-15', 900)).toBe(2);
-    expect(linksOutBefore([], '2026-06-09', 0)).toBe(0);
+    const [renewal] = readings;
+    expect(linksOutBefore(readings, '2026-06-09T07:00:00.000Z', renewal)).toBe(3);
+    expect(linksOutBefore(readings, '2025-07-15', renewal)).toBe(2);
+    expect(linksOutBefore(readings, '2025-07-15', undefined)).toBe(6);
+    expect(linksOutBefore([], '2026-06-09', undefined)).toBe(0);
+  });
+  test('a link taken out of the old chain in the hour it was renewed does not stretch the new one', () => {
+    const old = at('2026-06-09T07:00:00.000Z', travel(0, 2), { hours: 1284 });
+    const renewed = at('2026-06-09T07:30:00.000Z', travel(40, 1), {
+      hours: 1284,
+      state: 'asLeft',
+      renewed: true,
+    });
+    const later = at('2026-07-09T07:00:00.000Z', travel(30, 0), { hours: 1330 });
+    expect(linksOutBefore([old, renewed, later], later.takenAt, renewed)).toBe(0);
   });
 });
 

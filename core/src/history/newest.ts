@@ -13,10 +13,12 @@ export function newestOf<K extends ReadingKind>(
   return readings.findLast((r): r is ReadingOf<K> => r.value.kind === kind);
 }
 
+const BESIDE: ReadonlySet<ReadingKind> = new Set(['travel', 'look', 'skip', 'renewal']);
+
 /**
- * Whether a reading is what its check is there for, and not the travel beside it, a mere look, or a
- * skip.
+ * Whether a reading is what its check is there for, and not the travel beside it, a mere look, a
+ * skip, or a renewal on record.
  */
 export function isMain({ value }: Pick<Reading, 'value'>): boolean {
-  return value.kind !== 'travel' && value.kind !== 'look' && value.kind !== 'skip';
+  return !BESIDE.has(value.kind);
 }

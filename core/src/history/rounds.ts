@@ -13,12 +13,15 @@ export function newestRound(readings: readonly Reading[]): readonly Reading[] {
   return readings.filter((r) => roundOf(r) === key);
 }
 
-/** The state that counts: as left when there is one newer than the last as found, else as found. */
+/**
+ * The state that counts: what was read last, as left or as found. What was found before something
+ * was put right and what was found after it are two states of the machine, never pooled.
+ */
 export function inForce(round: readonly Reading[]): readonly Reading[] {
   if (round.length === 1) return round;
-  const lastFound = round.findLastIndex((r) => r.state === 'asFound');
-  const left = round.slice(lastFound + 1);
-  return left.length ? left : round.filter((r) => r.state === 'asFound');
+  const last = round.at(-1)?.state;
+  const before = round.findLastIndex((r) => r.state !== last);
+  return before < 0 ? round : round.slice(before + 1);
 }
 
 /**

@@ -70,7 +70,7 @@ describe('next due', () => {
   test('a new part is looked at once, early', () => {
     const rule = { kind: 'every', hours: 250, early: 25 } as const;
     expect(
-      nextDue(rule, { ...last, newPart: true }, { now: 1000, today: '2026-06-09', use }),
+      nextDue(rule, { ...last, newAt: 1000 }, { now: 1000, today: '2026-06-09', use }),
     ).toMatchObject({
       by: 'early',
       atHours: 1025,
@@ -81,28 +81,33 @@ describe('next due', () => {
       atHours: 1250,
     });
   });
-  test('daily, and per crop', () => {
-    expect(
-      nextDue(
-        { kind: 'daily' },
-        { ...last, on: '2026-06-08' },
-        { now: 1000, today: '2026-06-09', use },
-      ),
-    ).toMatchObject({ on: '2026-06-09', overdue: false });
-    expect(
-      nextDue(
-        { kind: 'daily' },
-        { ...last, on: '2026-06-05' },
-        { now: 1000, today: '2026-06-09', use },
-      ).overdue,
-    ).toBe(true);
+  test('daily: from the first day of harvest, and late after two', () => {
+    const daily = (on: string, today: string) =>
+      nextDue({ kind: 'daily' }, { ...last, on }, { now: 1000, today, use });
+    expect(daily('2026-06-08', '2026-06-09')).toMatchObject({
+      on: '2026-06-30',
+      overdue: false,
+      lapsed: false,
+      beforeHarvest: false,
+    });
+    expect(daily('2025-09-16', '2026-06-09')).toMatchObject({ lapsed: true, overdue: false });
+    expect(daily('2026-07-01', '2026-07-02')).toMatchObject({
+      on: '2026-07-02',
+      lapsed: true,
+      overdue: false,
+    });
+    expect(daily('2026-07-02', '2026-07-02')).toMatchObject({ on: '2026-07-03', lapsed: false });
+    expect(daily('2026-06-30', '2026-07-02').overdue).toBe(true);
+    expect(daily('2026-07-02', '2026-08-02').by).toBe('never');
+  });
+  test('per crop: when the crop changes, and it is to be done before harvest', () => {
     expect(
       nextDue(
         { kind: 'perCrop' },
         { ...last, crop: 'lentils' },
         { now: 1000, today: '2026-06-09', use, nextCrop: 'malting barley' },
       ),
-    ).toMatchObject({ by: 'crop', on: '2026-06-30' });
+    ).toMatchObject({ by: 'crop', on: '2026-06-29', beforeHarvest: true });
     expect(
       nextDue(
         { kind: 'perCrop' },

@@ -7,28 +7,38 @@ export interface DueInSeason {
   readonly every: number;
   readonly days: number;
   readonly lookAgain: number;
+  /** the day it falls due by the calendar, where that comes before its hours */
+  readonly on: Day | null;
 }
 
 /**
- * Whether a service is due now or falls due by hours before harvest ends.
- * @param machine its hours now, the hours to be threshed until harvest ends, and the day, where it
- *   is known
+ * Whether a service is due now or falls due, by hours or by the calendar, before harvest ends.
+ * @param machine its hours now, the hours to be threshed until harvest ends, the day and the last
+ *   day of harvest, where they are known
  * @returns undefined when it does not
  */
 export function dueInSeason(
   rule: EveryInterval,
   last: LastDone,
-  machine: { readonly hours: number; readonly seasonHours: number; readonly today?: Day },
+  machine: {
+    readonly hours: number;
+    readonly seasonHours: number;
+    readonly today?: Day | undefined;
+    readonly seasonEnd?: Day | undefined;
+  },
 ): DueInSeason | undefined {
   const { atHours, on, step } = nextTime(rule, last);
   const byHours = atHours ?? Infinity;
-  const over =
-    byHours <= machine.hours || (on !== null && machine.today !== undefined && on <= machine.today);
-  if (!over && byHours > machine.hours + machine.seasonHours) return undefined;
+  const { today, seasonEnd } = machine;
+  const over = byHours <= machine.hours || (on !== null && today !== undefined && on <= today);
+  const byCalendar = on !== null && seasonEnd !== undefined && on <= seasonEnd;
+  const inHours = byHours <= machine.hours + machine.seasonHours;
+  if (!over && !inHours && !byCalendar) return undefined;
   return {
     over,
     every: step ?? 0,
     days: rule.days ?? 0,
     lookAgain: atHours ?? machine.hours,
+    on: inHours || byHours <= machine.hours ? null : on,
   };
 }

@@ -2,3 +2,4 @@ export * from './due';
 export * from './inSeason';
 export * from './nextTime';
 export * from './use';
+export * from './words';

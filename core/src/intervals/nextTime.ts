@@ -8,9 +8,10 @@ import { A_CENTURY, dayOf } from './use';
 export interface LastDone {
   readonly on: Day;
   readonly hours: number;
-  /** the part was new then, so that the early recheck counts */
-  readonly newPart?: boolean;
-  readonly crop?: string;
+  /** machine hours at which the part then in place was new; 0 for what came with the machine */
+  readonly newAt?: number | undefined;
+  readonly crop?: string | undefined;
+  readonly header?: string | undefined;
 }
 
 /** A rule by hours, by calendar, or both: whichever comes first. */
@@ -47,7 +48,22 @@ export function nextTime(rule: EveryInterval, last: LastDone): NextTime {
     : { atHours: null, on, early: false, step: null };
 }
 
-/** Hours to a new part's first look; undefined where the part was not new or nothing is said. */
+/**
+ * A look this near to its early hours is the early look: nobody drives out again for the last
+ * fifth. Shop rule.
+ */
+const NEAR_ENOUGH = 0.8;
+
+/**
+ * Hours from the last time to a new part's first look. It stays to be taken until something was
+ * read at its hour or later, however often the part is read before.
+ * @returns undefined where nothing is said, where it is not known when the part was new, and once it
+ *   was taken
+ */
 export function earlyStep(early: number | undefined, last: LastDone): number | undefined {
-  return early !== undefined && last.newPart ? positive('early', early) : undefined;
+  if (early === undefined || last.newAt === undefined) return undefined;
+  const from = zeroOrMore('newAt', last.newAt);
+  return last.hours - from >= NEAR_ENOUGH * positive('early', early)
+    ? undefined
+    : Math.max(0, from + early - last.hours);
 }

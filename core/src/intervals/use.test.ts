@@ -64,21 +64,21 @@ describe('when a rule says next', () => {
     }));
   test('a new part is looked at early, where the rule says so', () => {
     const rule = every({ hours: 250, early: 25 });
-    expect(nextTime(rule, { ...last, newPart: true })).toMatchObject({
+    expect(nextTime(rule, { ...last, newAt: 1000 })).toMatchObject({
       atHours: 1025,
       early: true,
     });
     expect(nextTime(rule, last)).toMatchObject({ atHours: 1250, early: false });
   });
   test('an early look later than the usual one changes nothing', () =>
-    expect(nextTime(every({ hours: 20, early: 25 }), { ...last, newPart: true })).toMatchObject({
+    expect(nextTime(every({ hours: 20, early: 25 }), { ...last, newAt: 1000 })).toMatchObject({
       atHours: 1020,
       early: false,
     }));
   test('the early step alone', () => {
-    expect(earlyStep(25, { ...last, newPart: true })).toBe(25);
+    expect(earlyStep(25, { ...last, newAt: 1000 })).toBe(25);
     expect(earlyStep(25, last)).toBeUndefined();
-    expect(earlyStep(undefined, { ...last, newPart: true })).toBeUndefined();
+    expect(earlyStep(undefined, { ...last, newAt: 1000 })).toBeUndefined();
   });
   test.each([
     ['hours', every({})],
@@ -88,7 +88,7 @@ describe('when a rule says next', () => {
     ['days', every({ days: 40_000 })],
     ['early', every({ hours: 50, early: 0 })],
   ])('a rule that says nothing or nonsense is refused by %s: %j', (field, rule) =>
-    expect(() => nextTime(rule, { ...last, newPart: true })).toThrow(new RegExp(field)),
+    expect(() => nextTime(rule, { ...last, newAt: 1000 })).toThrow(new RegExp(field)),
   );
   test('a last time below zero hours is refused by name', () =>
     expect(() => nextTime(every({ hours: 50 }), { ...last, hours: -1 })).toThrow(/last\.hours/));

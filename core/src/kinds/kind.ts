@@ -8,9 +8,11 @@ import type {
   ReadingValue,
 } from '../contracts';
 import type { TakeUpPlan } from '../chain';
-import type { Finding } from '../findings';
+import type { Finding, ImplausibleNumbers } from '../findings';
+import type { UseRate } from '../intervals';
 import type { PlaceHistory } from '../history';
-import type { StripTick, WearForecast } from './measure/wear';
+import type { WearForecast } from './measure/forecast';
+import type { StripTick } from './measure/wear';
 
 /** What the machine brings to a verdict. Hours: separator hours. */
 export interface MachineFacts {
@@ -21,8 +23,10 @@ export interface MachineFacts {
   readonly crop?: string;
   /** model of the header on it, for settings */
   readonly header?: string;
-  /** for services that fall due by the calendar */
+  /** the day; without it nothing falls due by the calendar */
   readonly today?: Day;
+  /** its season and how it works; without it nothing falls due by the season */
+  readonly use?: UseRate;
 }
 
 /** One place of a check in one state, as its kind judges it. */
@@ -36,6 +40,8 @@ export interface Seen {
    * machine hours at which the part then in place was new; undefined when no renewal is on record
    */
   readonly renewedAt: number | undefined;
+  /** the reading that put it on record */
+  readonly renewal?: Reading | undefined;
   /** machine hours now, never before the main reading */
   readonly now: number;
 }
@@ -102,6 +108,10 @@ export interface Kind<K extends CheckKind> {
   /** what is wrong with a value of a kind that it takes, whatever else the reading says */
   admit(check: CheckOf<K>, value: ReadingValue): FieldTrouble[];
   judge(check: CheckOf<K>, seen: Seen, facts: MachineFacts): Shown;
+  /** what cannot well be: challenged at entry, and kept only with a word of why */
+  implausible?(check: CheckOf<K>, value: ReadingValue): ImplausibleNumbers | undefined;
+  /** what one reading shows that only a new part, a turn or a repair puts right */
+  spoilt?(check: CheckOf<K>, reading: Reading): Finding | undefined;
   /** a finding that concerns several places at once */
   between?(check: CheckOf<K>, places: readonly PlaceHistory[]): Finding | undefined;
   /** ticks of the tally strip, where it wears */

@@ -17,6 +17,7 @@ import { MARK_CSV } from './mark/csv';
 import { measure } from './measure';
 import { MEASURE_CSV } from './measure/csv';
 import { series } from './series';
+import { RENEWAL_CSV } from './renewal/csv';
 import { service } from './service';
 import { SERVICE_CSV } from './service/csv';
 import { setting } from './setting';
@@ -66,6 +67,7 @@ const CSV_FORMS: { readonly [K in ReadingKind]: CsvForm<K> } = {
   service: SERVICE_CSV,
   look: LOOK_CSV,
   skip: SKIP_CSV,
+  renewal: RENEWAL_CSV,
 };
 
 /** Quantities of the readings file, in the order they are told. */

@@ -6,6 +6,7 @@ import type {
   Decision,
   Machine,
   MachineFile,
+  Reading,
   Visit,
   Walk,
   WorkItem,
@@ -19,6 +20,7 @@ import { judgeMachine, type CheckVerdict } from '../verdict';
 import { checksAsRead } from '../sheets';
 import { checksFor } from '../walk';
 import { labourHours, proposeWork, type ProposedWork } from '../work';
+import { rateOfUse } from './use';
 import { mustStartBy, slackDays, visitEnd, workingDayFrom, workingDaysAfter } from './days';
 
 /** Calendar days kept free between finished work and harvest. Shop rule. */
@@ -54,7 +56,11 @@ export interface Standing {
 }
 
 /** What a machine brings to its verdicts: its hours and the hours until harvest ends. */
-export function factsOf(machine: Machine, today: Day): MachineFacts {
+export function factsOf(
+  machine: Machine,
+  today: Day,
+  readings: readonly Reading[] = [],
+): MachineFacts {
   const { areaHa, widthM, speedKmh, efficiency } = machine.harvest;
   return {
     hours: machine.hours,
@@ -62,13 +68,14 @@ export function factsOf(machine: Machine, today: Day): MachineFacts {
     crop: machine.harvest.crop,
     ...(machine.header ? { header: machine.header.model } : {}),
     today,
+    use: rateOfUse(machine.harvest, readings),
   };
 }
 
 /** Where a machine stands today. Everything in it is derived; nothing of it is stored. */
 export function standingOf(file: MachineFile, today: Day): Standing {
   const { machine } = file;
-  const facts = factsOf(machine, today);
+  const facts = factsOf(machine, today, file.readings);
   const checks = checksFor(machine, file.sheets);
   const verdicts = judgeMachine(
     checksAsRead(checks, file.readings, { ...file, rejudged: machine.rejudged }),

@@ -1,7 +1,7 @@
 import type { Check, Decision, Machine, Reading, SpecSheet } from '../contracts';
 import { byCheck, inTime, live } from '../history';
 import type { MachineFacts } from '../kinds';
-import { headSentence, judgeMachine, type CheckVerdict } from '../verdict';
+import { judgeMachine, verdictSentence, type CheckVerdict } from '../verdict';
 import { checksFor } from '../walk';
 
 /** Revisions a machine's older readings were re-judged under, by model. */
@@ -75,8 +75,7 @@ export function rejudge(
 ): Rejudgement[] {
   const others = sheets.filter((s) => s.model !== sheet.model);
   const then = judgeMachine(checksFor(machine, [...others, sheet]), readings, facts);
-  const said = (v: CheckVerdict | undefined) =>
-    v ? headSentence(v.check, v.places.find((p) => p.decision === v.decision)?.findings ?? []) : '';
+  const said = (v: CheckVerdict | undefined) => (v ? verdictSentence(v) : '');
   const ids = [...new Set([...now, ...then].map((v) => v.check.id))];
   return ids
     .flatMap((id) => {

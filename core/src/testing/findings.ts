@@ -49,6 +49,7 @@ const due = {
   every: 250,
   days: 365,
   lookAgain: 1250,
+  on: null,
 } as const;
 
 /** Numbers of every finding as they occur, for tests: the compiler lists a new finding here. */
@@ -56,12 +57,14 @@ export const EXAMPLES: FindingNumbers = {
   damaged: { found: 'cord showing' },
   knivesLost: count,
   positionNotConfirmed: { position: 'Feeder level' },
+  implausible: { value: 83, edge: 38.4, side: 'betterThanNew' },
   skipped: { why: 'too dark' },
   notMeasured: { travelOnly: true },
   looksFineOnly: {},
   scatter: { ...measured, count: 3, spread: 1.2 },
   pastLimit: wear,
   limitReached: { ...wear, chain },
+  limitWasReached: { ...wear, on: '2025-09-16', atHours: 1176 },
   gaugeOut: gauge,
   bandReplace: below,
   tensionerFaulty: mark,
@@ -101,6 +104,15 @@ export const EXAMPLES: FindingNumbers = {
   fewMissing: count,
   settingNotGiven: setting,
   earlyRecheck: { lookAgain: 1309 },
+  fittedUnread: { atHours: 1250, fittedBy: 'owner' },
+  lapsed: {
+    on: '2025-09-16',
+    atHours: 1176,
+    interval: { kind: 'every', hours: 100, days: 365 },
+    dueAt: 1276,
+    early: false,
+  },
+  notRead: { places: ['right'] },
   inside: { shows: 'wear', ...wear },
 };
 

@@ -120,6 +120,6 @@ describe('a service', () => {
     ]);
     expect(
       said(chain, measured(10), { state: 'asLeft', renewed: true }, { ...facts, hours: 1310 })[0],
-    ).toBe('holds');
+    ).toBe('due');
   });
 });

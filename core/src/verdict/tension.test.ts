@@ -99,10 +99,11 @@ describe('feeder conveyor chain, spring gauge with slot left', () => {
       reading(conveyor.id, 'left', mark('short', 2)),
       reading(conveyor.id, 'left', travel(25)),
     ];
-    const left = (settled: boolean) => [
-      reading(conveyor.id, 'left', mark('at'), { state: 'asLeft', settled }),
-      reading(conveyor.id, 'left', travel(23), { state: 'asLeft', settled }),
-    ];
+    const left = (settled: boolean) =>
+      ['left', 'right'].flatMap((place) => [
+        reading(conveyor.id, place, mark('at'), { state: 'asLeft', settled }),
+        reading(conveyor.id, place, travel(23), { state: 'asLeft', settled }),
+      ]);
     expect(judgeCheck(conveyor, [...found, ...left(false)], facts)!.decision).toBe('remeasure');
     const closed = judgeCheck(conveyor, [...found, ...left(true)], facts)!;
     expect(closed.decision).toBe('holds');

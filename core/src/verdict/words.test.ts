@@ -13,6 +13,8 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   knivesLost:
     '1 missing, 1 bent or cracked of 48: renew 4, the 2 opposite mates among them, so that the rotor stays balanced.',
   positionNotConfirmed: 'Not confirmed: feeder level. A reading in another position is void.',
+  implausible:
+    '83 mm cannot well be: better than new, 38.4 mm at best. Measure again, and look at unit, digits and pitches counted.',
   skipped: 'Not measured: too dark.',
   notMeasured: 'Only the travel left was read: take the top width too.',
   looksFineOnly: 'It looks fine, but it narrows without looking worn: measure its top width.',
@@ -20,6 +22,8 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   pastLimit: '35.6 mm is at or past the limit of 35 mm, proven beyond ±0.06 mm.',
   limitReached:
     '2.1 % elongation (35.6 mm) lies within ±0.06 mm of the limit of 2.1 % (35 mm) after 1 repeats: it counts as reached.',
+  limitWasReached:
+    '35.6 mm was at or past the limit of 35 mm on 2025-09-16, at 1,176 h, and nothing renewed is on record since. Renew it, record the new part, or strike that reading.',
   gaugeOut: 'Wear gauge fits: worn out.',
   bandReplace: '35.6 mm is below 36 mm to 40 mm. It cannot be set: renew it.',
   tensionerFaulty:
@@ -71,6 +75,11 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   fewMissing: '2 of 48 knives missing or damaged, 0 may wait.',
   settingNotGiven: "Set to high; the sheet says nothing for lentils. See the maker's manual.",
   earlyRecheck: 'New: it stretches and settles first. Look again at 1,309 h.',
+  fittedUnread:
+    'A new part was fitted at 1,250 h by the owner and has not been read since: read it.',
+  lapsed:
+    'Read on 2025-09-16 at 1,176 h; every 100 h or 365 days: due since 1,276 h. Read it again.',
+  notRead: 'Not read yet: right.',
 };
 
 const SAID_INSIDE: Readonly<Record<InsideNumbers['shows'], string>> = {
@@ -295,7 +304,7 @@ describe('every finding in words', () => {
   });
   test('a decision is said in one word', () => {
     for (const word of Object.values(DECISION_WORDS)) expect(word).toMatch(/^[A-Z][a-z]+$/);
-    expect(new Set(Object.values(DECISION_WORDS)).size).toBe(7);
+    expect(new Set(Object.values(DECISION_WORDS)).size).toBe(8);
   });
 });
 

@@ -8,14 +8,16 @@ import {
   type Sentences,
   type Speech,
 } from '../findings';
+import { intervalWords } from '../intervals';
 import { CONDITION_SENTENCES, insideCondition } from '../kinds/condition/words';
 import { COUNT_SENTENCES, insideCount } from '../kinds/count/words';
 import { GAUGE_SENTENCES, insideGauge } from '../kinds/gonogo/words';
 import { insideLevel, LEVEL_SENTENCES } from '../kinds/level/words';
 import { insideBand, insideWear, MEASURE_SENTENCES } from '../kinds/measure/words';
-import { insideService, SERVICE_SENTENCES } from '../kinds/service/words';
+import { insideService, serviceAmount, SERVICE_SENTENCES } from '../kinds/service/words';
 import { insideSetting, SETTING_SENTENCES } from '../kinds/setting/words';
 import { insideTension, insideTravel, TRAVEL_SENTENCES } from '../kinds/travel/words';
+import type { CheckVerdict } from './judge';
 
 /** Decision words, as a technician says them. */
 export const DECISION_WORDS: Readonly<Record<Decision, string>> = {
@@ -26,6 +28,7 @@ export const DECISION_WORDS: Readonly<Record<Decision, string>> = {
   turn: 'Turn',
   replace: 'Replace',
   remeasure: 'Remeasure',
+  due: 'Due',
 };
 
 /** What holds, said by what was looked at. */
@@ -64,6 +67,8 @@ const SENTENCES: Sentences<FindingId> = {
   ...TRAVEL_SENTENCES,
   positionNotConfirmed: ({ position }) =>
     `Not confirmed: ${position.toLowerCase()}. A reading in another position is void.`,
+  implausible: ({ value, edge, side }, say) =>
+    `${said(value, say)} cannot well be: ${side === 'betterThanNew' ? `better than new, ${said(edge, say)} at best` : `beyond ${said(edge, say)}`}. Measure again, and look at unit, digits and pitches counted.`,
   skipped: ({ why }) => `Not measured: ${why}.`,
   notMeasured: ({ travelOnly }, { check }) =>
     travelOnly
@@ -73,8 +78,18 @@ const SENTENCES: Sentences<FindingId> = {
     `It looks fine, but it narrows without looking worn: measure its ${check.measures}.`,
   earlyRecheck: ({ lookAgain }) =>
     `New: it stretches and settles first. Look again at ${meterHours(lookAgain)}.`,
+  fittedUnread: ({ atHours, fittedBy }) =>
+    `A new part was fitted at ${meterHours(atHours)}${FITTED_BY[fittedBy] ?? ''} and has not been read since: read it.`,
+  lapsed: ({ on, atHours, interval, dueAt, early }) =>
+    `Read on ${on} at ${meterHours(atHours)}; ${early ? 'the first look after it was new' : intervalWords(interval)}${dueAt === null ? '' : `: due since ${meterHours(dueAt)}`}. Read it again.`,
+  notRead: ({ places }) => `Not read yet: ${places.join(', ')}.`,
   inside: insideWords,
 };
+
+const FITTED_BY: Readonly<Record<string, string>> = { shop: ' by us', owner: ' by the owner' };
+
+const said = (value: number, say: Speech): string =>
+  say.check.kind === 'service' ? serviceAmount(say.check.asks, value) : say.value(value, 2);
 
 /** A finding in one plain sentence with its numbers and units. */
 export function sentence(check: Check, finding: Finding): string {
@@ -90,3 +105,12 @@ export function headSentence(check: Check, findings: readonly Finding[]): string
   const first = findings[0];
   return first ? sentence(check, first) : '';
 }
+
+/** The findings that a check's decision comes from: its loudest place, or that places are unread. */
+export function decidingFindings({ decision, places, lacks }: CheckVerdict): readonly Finding[] {
+  return places.find((p) => p.decision === decision)?.findings ?? (lacks ? [lacks] : []);
+}
+
+/** The head sentence of a whole check. */
+export const verdictSentence = (verdict: CheckVerdict): string =>
+  headSentence(verdict.check, decidingFindings(verdict));

@@ -55,6 +55,29 @@ describe('whether a reading may belong to a machine', () => {
     expect(
       fields(reading('gathering-chain', 'row 1 left', width(418)), { ...machine, header: null }),
     ).toEqual(['checkId']));
+  test('what cannot well be is taken only with a word of why, and is never judged as holding', () => {
+    const typed = (mm: number, note = '') => reading('fan-drive-belt', 'belt', width(mm), { note });
+    const said = (r: Reading) =>
+      admissionTroubles(r, machine, sheets, '2026-06-09').map((t) => t.message)[0];
+    expect(said(typed(83))).toMatch(/^83 mm cannot well be: better than new.*say why in the note/);
+    expect(said(typed(3.8))).toMatch(/^3.8 mm cannot well be: beyond/);
+    expect(fields(typed(83, ' '))).toEqual(['value.values']);
+    expect(fields(typed(83, 'a wide belt was fitted'))).toEqual([]);
+    expect(fields(typed(38.2))).toEqual([]);
+  });
+  test('that a new part was fitted can be said of every kind of check', () => {
+    for (const id of ['fan-drive-belt', 'elevator-chain', 'chopper-knives'])
+      expect(
+        fields(
+          reading(
+            id,
+            checksFor(machine, sheets).find((c) => c.id === id)?.places[0] ?? '',
+            { kind: 'renewal', fittedBy: 'owner', part: '' },
+            { state: 'asLeft', renewed: true },
+          ),
+        ),
+      ).toEqual([]);
+  });
   test('the place, the date, the kind and the travel are each named', () => {
     expect(fields(reading('fan-drive-belt', 'left', width(37)))).toEqual(['place']);
     expect(

@@ -3,6 +3,7 @@ import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
 import type { Check, Day, FieldTrouble, Machine, Reading, SpecSheet } from '../contracts';
 import { kindOf } from '../kinds';
+import { sentence } from '../verdict';
 import { checksFor } from './checks';
 
 /**
@@ -23,6 +24,7 @@ export function admissionTroubles(
     ...placeTroubles(reading, check),
     ...dateTroubles(reading, machine, today),
     ...valueTroubles(reading, check),
+    ...challenges(reading, check),
   ];
 }
 
@@ -60,8 +62,22 @@ function dateTroubles(
 
 function valueTroubles({ value }: Reading, check: Check): FieldTrouble[] {
   const kind = kindOf(check);
-  if (value.kind === 'skip') return [];
+  if (value.kind === 'skip' || value.kind === 'renewal') return [];
   if (kind.takes.includes(value.kind)) return kind.admit(check, value);
   const message = `${check.component} takes ${kind.takes.join(' or ')}, not ${value.kind}.`;
   return [{ field: 'value.kind', message }];
+}
+
+/**
+ * What cannot well be is kept only with a word of why: better than new, or further gone than a part
+ * can run.
+ */
+export function challenges(
+  { value, note }: Pick<Reading, 'value' | 'note'>,
+  check: Check,
+): FieldTrouble[] {
+  const numbers = kindOf(check).implausible?.(check, value);
+  if (!numbers || note.trim()) return [];
+  const message = `${sentence(check, { id: 'implausible', numbers })} If it is so, say why in the note: it is kept, and to be measured again.`;
+  return [{ field: value.kind === 'measure' ? 'value.values' : 'value', message }];
 }

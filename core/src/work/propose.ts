@@ -22,7 +22,7 @@ export function proposeWork(
   others: readonly CheckVerdict[] = [],
 ): ProposedWork | undefined {
   const { check, decision } = verdict;
-  if (decision === 'holds' || !needsHand(decision)) return undefined;
+  if (decision === 'holds' || decision === 'due' || !needsHand(decision)) return undefined;
   const places = verdict.places.filter((p) => p.decision === decision);
   const first = places[0];
   if (!first) return undefined;
@@ -65,7 +65,7 @@ const partsOf = (check: Check, units: number): ProposedWork['parts'] =>
     quantity: part.each * units,
   }));
 
-function minutesFor(check: Check, decision: Exclude<CheckVerdict['decision'], 'holds'>): number {
+function minutesFor(check: Check, decision: WorkItem['decision']): number {
   return decision === 'remeasure' || decision === 'watch'
     ? check.labour.measure
     : check.labour[decision];

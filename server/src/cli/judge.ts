@@ -3,9 +3,8 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import { Machine, SpecSheet } from '@green-tally/core/contracts';
-import { loudest } from '@green-tally/core/findings';
 import { factsOf } from '@green-tally/core/plan';
-import { DECISION_WORDS, headSentence, judgeCheck } from '@green-tally/core/verdict';
+import { DECISION_WORDS, judgeCheck, verdictSentence } from '@green-tally/core/verdict';
 import { admissionTroubles, checksFor } from '@green-tally/core/walk';
 import { DEMO_DAY, scenario } from '@green-tally/demo';
 import { Refusal } from '../errors';
@@ -60,16 +59,16 @@ function judgeFile(): number {
       `\n${machine.model} ${machine.serial}, ${machine.customer}: harvest ${machine.harvest.start}, ${Math.round(factsOf(machine, values.today).seasonHours)} h to thresh`,
     );
     for (const check of checksFor(machine, sheets)) {
-      const verdict = judgeCheck(check, own, factsOf(machine, values.today));
+      const verdict = judgeCheck(check, own, factsOf(machine, values.today, own));
       if (!verdict) continue;
-      const decision = loudest(verdict.places.map((p) => p.decision));
+      const { decision } = verdict;
       const places = verdict.places.filter((p) => p.decision === decision);
       const where =
         check.places.length > 1
           ? ` (${places.length} of ${check.places.length}${places.length <= 3 ? `: ${places.map((p) => p.place).join(', ')}` : ''})`
           : '';
       say(
-        `  ${DECISION_WORDS[decision].padEnd(10)} ${check.component}${where}\n             ${headSentence(check, places[0]?.findings ?? [])}`,
+        `  ${DECISION_WORDS[decision].padEnd(10)} ${check.component}${where}\n             ${verdictSentence(verdict)}`,
       );
     }
   }

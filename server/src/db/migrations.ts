@@ -58,6 +58,15 @@ const MIGRATIONS = [
     CREATE INDEX readings_sheet ON readings ((sheet->>'model'), ((sheet->>'revision')::int));`,
     'DROP INDEX readings_sheet; DROP TABLE sheet_drafts; ALTER TABLE spec_sheets DROP COLUMN published_by, DROP COLUMN published_at; ALTER TABLE machines DROP COLUMN equipment, DROP COLUMN rejudged;',
   ),
+  sql(
+    '003-put-right-and-ticks',
+    `
+    ALTER TABLE readings ADD COLUMN repaired boolean NOT NULL DEFAULT false;
+    CREATE TABLE ticks (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), key text NOT NULL, done boolean NOT NULL, at timestamptz NOT NULL, by text NOT NULL, note text NOT NULL,
+      stored_at timestamptz NOT NULL DEFAULT now());
+    CREATE INDEX ticks_machine ON ticks (machine_id);`,
+    'DROP TABLE ticks; ALTER TABLE readings DROP COLUMN repaired;',
+  ),
 ];
 
 /**

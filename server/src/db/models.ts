@@ -96,6 +96,7 @@ export class ReadingRow extends Model<
   declare state: Reading['state'];
   declare value: Reading['value'];
   declare renewed: boolean;
+  declare repaired: CreationOptional<boolean>;
   declare settled: boolean;
   declare positionConfirmed: boolean;
   declare tool: CreationOptional<Reading['tool']>;

@@ -35,6 +35,7 @@ export const toReading = (row: ReadingRow): Reading => ({
   state: row.state,
   value: row.value,
   renewed: row.renewed,
+  repaired: row.repaired,
   settled: row.settled,
   positionConfirmed: row.positionConfirmed,
   tool: row.tool ?? null,

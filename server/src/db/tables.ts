@@ -105,6 +105,7 @@ export function defineModels(sequelize: Sequelize): void {
       state: text,
       value: json,
       renewed: flag,
+      repaired: { ...flag, defaultValue: false },
       settled: flag,
       positionConfirmed: flag,
       tool: maybeJson,

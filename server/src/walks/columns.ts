@@ -13,6 +13,7 @@ export const COLUMNS = [
   'by',
   'position_confirmed',
   'renewed',
+  'repaired',
   'settled',
   'links_out',
   'strikes',

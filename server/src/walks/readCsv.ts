@@ -192,6 +192,7 @@ function aboutReading(cells: Cells): object {
     by: cell('by') || 'imported',
     note: cell('note').replace(/^'(?=[=+\-@])/, ''),
     renewed: cells.yes('renewed'),
+    repaired: cells.yes('repaired'),
     settled: cells.yes('settled'),
     positionConfirmed: cell('position_confirmed') === '' || cells.yes('position_confirmed'),
     tool: toolOf(cell('tool')),

@@ -20,6 +20,7 @@ export function writeReadingsCsv(
       by: r.by,
       position_confirmed: r.positionConfirmed ? 'yes' : 'no',
       renewed: r.renewed ? 'yes' : 'no',
+      repaired: r.repaired ? 'yes' : 'no',
       settled: r.settled ? 'yes' : 'no',
       strikes: r.strikes ?? '',
       walk: r.walkId ?? '',

@@ -41,6 +41,11 @@ export function fieldsOf(check: Check): FormField[] {
       ['every', 'By hours or days'],
       ['daily', 'Daily'],
       ['perCrop', 'Per crop'],
+      ['perHeader', 'Per header'],
+      ['afterHarvest', 'After each harvest'],
+      ['storageIn', 'Into storage'],
+      ['storageOut', 'Out of storage'],
+      ['once', 'Once, when new'],
     ]),
     ...(interval.kind === 'every'
       ? [
@@ -48,6 +53,7 @@ export function fieldsOf(check: Check): FormField[] {
           whole('interval.days', 'Or so many days', true),
         ]
       : []),
+    ...(interval.kind === 'once' ? [number('interval.hours', 'Hours after it was new')] : []),
     ...(interval.kind === 'every' || interval.kind === 'season'
       ? [number('interval.early', 'First look after renewal, h', true)]
       : []),

@@ -1,5 +1,5 @@
 import type { Kind } from '../kind';
-import { judgeCondition } from './judge';
+import { judgeCondition, spoiltCondition } from './judge';
 
 /** Sound, marked or damaged, with what was seen. */
 export const condition: Kind<'condition'> = {
@@ -8,5 +8,6 @@ export const condition: Kind<'condition'> = {
   wants: (check) => `looked for: ${check.looksFor.join(', ')}`,
   drawn: (check) => `look for ${check.looksFor.join(', ')}`,
   admit: () => [],
+  spoilt: spoiltCondition,
   judge: judgeCondition,
 };

@@ -1,6 +1,6 @@
 import type { CountCheck, FieldTrouble, ReadingValue } from '../../contracts';
 import type { Kind } from '../kind';
-import { judgeCount } from './judge';
+import { judgeCount, spoiltCount } from './judge';
 
 /** What is missing, broken or bent out of a total. */
 export const count: Kind<'count'> = {
@@ -11,6 +11,7 @@ export const count: Kind<'count'> = {
   drawn: ({ total, counted, renew }) =>
     `${total} ${counted}, a bad one is renewed ${RENEWED[renew]}`,
   admit: admitCount,
+  spoilt: spoiltCount,
   judge: judgeCount,
 };
 

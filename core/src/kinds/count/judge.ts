@@ -1,4 +1,4 @@
-import type { CountCheck, ValueOf } from '../../contracts';
+import type { CountCheck, Reading, ValueOf } from '../../contracts';
 import type { CountNumbers, Finding } from '../../findings';
 import { InputError } from '../../units';
 import { NOT_MEASURED, shown, type Seen, type Shown } from '../kind';
@@ -49,4 +49,14 @@ export function countOf(check: CountCheck, value: ValueOf<'count'>): CountNumber
     school,
     edges,
   };
+}
+
+/** Lost or spent ones stay so until they are renewed, and a worn edge until it is turned. */
+export function spoiltCount(check: CountCheck, { value }: Reading): Finding | undefined {
+  if (value.kind !== 'count') return undefined;
+  const numbers = countOf(check, value);
+  if (numbers.bad > check.allowed) return { id: 'knivesLost', numbers };
+  return check.turnFrom !== undefined && numbers.oneEdge >= check.turnFrom
+    ? { id: 'oneEdgeWorn', numbers }
+    : undefined;
 }

@@ -1,6 +1,6 @@
 import type { GoNoGoCheck } from '../../contracts';
 import type { Kind } from '../kind';
-import { judgeGauge } from './judge';
+import { judgeGauge, spoiltGauge } from './judge';
 import { gaugeWords } from './words';
 
 /** A profile gauge that fits or does not. */
@@ -10,6 +10,7 @@ export const gonogo: Kind<'gonogo'> = {
   wants: (check) => good(check),
   drawn: (check) => `good when the ${good(check)}`,
   admit: () => [],
+  spoilt: spoiltGauge,
   judge: judgeGauge,
 };
 

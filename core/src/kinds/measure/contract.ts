@@ -28,6 +28,16 @@ export const measured = {
     .positive()
     .optional()
     .describe('most that any two places may differ, in the unit of the quantity'),
+  newTolerance: z
+    .number()
+    .finite()
+    .nonnegative()
+    .optional()
+    .describe('by how much a new part may be better than the book'),
+  plausible: z
+    .object({ low: z.number().finite().optional(), high: z.number().finite().optional() })
+    .optional()
+    .describe('what can be read at all; outside it a reading is challenged'),
   lookAlone: z.boolean().default(false).describe('offers "looks fine", which never passes'),
 };
 /** Refuses unit, style and limit that do not belong together. */
@@ -39,6 +49,7 @@ export const agreeing = <
     limit: { type: string };
     takeUp?: unknown;
     wearRate?: unknown;
+    plausible?: { low?: number | undefined; high?: number | undefined } | undefined;
   }>,
 >(
   schema: T,
@@ -57,6 +68,8 @@ export const agreeing = <
       );
     if (c.limit.type === 'elongation' && c.quantity !== 'length')
       wrong('quantity', '"length": elongation is read as a length');
+    if ((c.plausible?.low ?? -Infinity) >= (c.plausible?.high ?? Infinity))
+      wrong('plausible', 'a lowest plausible value below the highest');
     if (c.limit.type === 'band' && c.wearRate !== undefined)
       wrong('wearRate', 'none: a band is set, it does not wear');
   });

@@ -3,6 +3,7 @@ import { admitMeasured } from './admit';
 import { judgeBetween, judgeMeasured, stripOf } from './judge';
 import { limitWords } from './words';
 import { slotWords } from '../travel/words';
+import { implausibleMeasure, spoiltMeasure } from './plausible';
 
 /** A length, force, frequency, speed, voltage, torque, angle or pressure at one place or a few. */
 export const measure: Kind<'measure'> = {
@@ -11,6 +12,8 @@ export const measure: Kind<'measure'> = {
   wants: (check) => limitWords(check),
   drawn: (check) => `${check.measures}: ${limitWords(check, check, 1)}${slotWords(check)}`,
   admit: admitMeasured,
+  implausible: implausibleMeasure,
+  spoilt: spoiltMeasure,
   judge: judgeMeasured,
   between: judgeBetween,
   strip: stripOf,

@@ -5,17 +5,18 @@ import { repeatsOf, type PlaceHistory } from '../../history';
 import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '../kind';
 import { withTravel } from '../travel/judge';
 import { judgeBand, placesFinding } from './band';
+import { forecastWear, priorOfRate, type WearForecast } from './forecast';
 import {
-  forecastWear,
   judgeWear,
   shrinkFinding,
   ticksOf,
-  WATCH_CHANCE,
   wearLimitsOf,
   type StripTick,
-  type WearForecast,
   type WearLimits,
 } from './wear';
+
+/** Chance of reaching the limit in season below which a component is left alone. Shop rule. */
+export const HOLDS_CHANCE = 0.05;
 
 /**
  * What one or several repeats say against the wear limit or band, and what the travel left adds
@@ -48,9 +49,9 @@ function judgeWorn(
   const worn = judgeWear(check, limits, repeatsOf(seen.readings), main.tool);
   const life = ticksOf(limits, seen.place, main.takenAt).filter((t) => !t.struck);
   const forecast = check.wearRate
-    ? forecastWear(check.wearRate, life, {
+    ? forecastWear(priorOfRate(check.wearRate), life, {
         expanded: worn.expanded,
-        lifeStart: seen.renewedAt ?? 0,
+        newAt: seen.renewedAt,
         now: seen.now,
         season: facts.seasonHours,
       })
@@ -77,16 +78,16 @@ function judgeWorn(
 }
 
 function watched(
-  { chance, hours10, hours90 }: WearForecast,
+  { chance, hours10, hours90, age }: WearForecast,
   now: number,
   season: number,
 ): readonly Finding[] {
-  return chance < WATCH_CHANCE
+  return chance < HOLDS_CHANCE
     ? []
     : [
         {
           id: 'reachesLimit',
-          numbers: { chance, hours10, hours90, season, lookAgain: now + hours10 },
+          numbers: { chance, hours10, hours90, season, lookAgain: now + hours10, age },
         },
       ];
 }

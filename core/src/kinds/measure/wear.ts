@@ -1,13 +1,6 @@
-import type { MeasuredCheck, Reading, WearRate } from '../../contracts';
+import type { MeasuredCheck, Reading } from '../../contracts';
 import { defaultElongationLimit, elongation, nominalLength, pitchesNeeded } from '../../chain';
-import {
-  chanceReached,
-  hoursAtDeviate,
-  shrinkages,
-  wearAt,
-  wearPosterior,
-  type WearPoint,
-} from '../../forecast';
+import { shrinkages } from '../../forecast';
 import {
   againstLimit,
   ENOUGH_REPEATS,
@@ -16,16 +9,14 @@ import {
   type Finding,
   type WearNumbers,
 } from '../../findings';
-import { END_OF_TIME, lifeOf, type PlaceHistory } from '../../history';
+import { END_OF_TIME, lifeOf, roundOf, type PlaceHistory } from '../../history';
 import { finite, InputError } from '../../units';
 
-/** Chance of reaching the limit in season from which a component is to be watched. Shop rule. */
-export const WATCH_CHANCE = 0.2;
 /**
  * Standard deviation of a wear fraction that no tool sees: where round the belt, dirt, temperature.
  * Model assumption.
  */
-const PROCESS_NOISE = 0.03;
+export const PROCESS_NOISE = 0.03;
 /** A reading on the tally strip: wear fraction, 0 new, 1 limit. */
 export interface StripTick {
   readonly readingId: string;
@@ -34,18 +25,8 @@ export interface StripTick {
   readonly takenAt: string;
   readonly struck: boolean;
   readonly state: 'asFound' | 'asLeft';
-}
-
-/** What is expected at harvest's end. Wear fractions; hours from now. */
-export interface WearForecast {
-  readonly low: number;
-  readonly middle: number;
-  readonly high: number;
-  readonly chance: number;
-  /** hours from now to the limit with chance 10, 50 and 90 % */
-  readonly hours10: number;
-  readonly hours50: number;
-  readonly hours90: number;
+  /** readings of one round share what no tool sees */
+  readonly round: string;
 }
 
 /**
@@ -160,51 +141,6 @@ function chainNumbers(
   };
 }
 
-/**
- * The life a forecast is made for. Machine hours; `season`: hours to be threshed until harvest
- * ends.
- */
-export interface ForecastLife {
-  /** expanded uncertainty of the readings, wear fraction */
-  readonly expanded: number;
-  /** machine hours at which this part was new */
-  readonly lifeStart: number;
-  readonly now: number;
-  readonly season: number;
-}
-
-/**
- * Forecast of a place's wear to harvest's end, from this life's readings and the spec's wear rate.
- * @param ticks this life's readings, none struck, hours of the machine
- */
-export function forecastWear(
-  rate: WearRate,
-  ticks: readonly Pick<StripTick, 'wear' | 'hours'>[],
-  { expanded, lifeStart, now, season }: ForecastLife,
-): WearForecast {
-  const points: WearPoint[] = ticks.map((t) => ({
-    hours: Math.max(0, t.hours - lifeStart),
-    y: t.wear,
-    sigma: Math.hypot(expanded / 2, PROCESS_NOISE),
-  }));
-  const posterior = wearPosterior(
-    { a0: rate.atNew, sa: rate.atNewSd, mu: rate.perHour, tau: rate.sd },
-    points,
-  );
-  const inService = Math.max(0, now - lifeStart);
-  const { mean, sd } = wearAt(posterior, inService + season);
-  const hours = (z: number) => hoursAtDeviate(posterior, z, inService) - inService;
-  return {
-    low: mean - TEN_PERCENT * sd,
-    middle: mean,
-    high: mean + TEN_PERCENT * sd,
-    chance: chanceReached(posterior, inService + season),
-    hours10: hours(-TEN_PERCENT),
-    hours50: hours(0),
-    hours90: hours(TEN_PERCENT),
-  };
-}
-
 /** Ticks of the life that runs at `until`, struck ones among them. */
 export function ticksOf(
   { nominal, limit }: WearLimits,
@@ -222,22 +158,35 @@ export function ticksOf(
       takenAt: r.takenAt,
       struck: place.struck.has(r.id),
       state: r.state,
+      round: roundOf(r),
     });
   }
   return ticks;
 }
 
-/** Standard normal deviate of the 90 % point. */
-const TEN_PERCENT = 1.2815515655;
+/** Readings of one round boiled down to one: their median, at the hours of the first. */
+export function byRound<T extends Pick<StripTick, 'wear' | 'hours' | 'round'>>(
+  ticks: readonly T[],
+): readonly T[] {
+  const rounds = new Map<string, T[]>();
+  for (const t of ticks) {
+    const own = rounds.get(t.round);
+    if (own) own.push(t);
+    else rounds.set(t.round, [t]);
+  }
+  return rounds.size === ticks.length
+    ? ticks
+    : [...rounds.values()].flatMap(([first, ...rest]) =>
+        first ? { ...first, wear: middleOf([first, ...rest].map((t) => t.wear)) } : [],
+      );
+}
 
 /**
- * Wear cannot shrink: a finding when the newest reading lies below an earlier one by more than both
+ * Wear cannot shrink: a finding when the newest round lies below an earlier one by more than both
  * can explain.
  */
-export function shrinkFinding(
-  ticks: readonly StripTick[],
-  expanded: number,
-): [Finding] | undefined {
+export function shrinkFinding(read: readonly StripTick[], expanded: number): [Finding] | undefined {
+  const ticks = byRound(read);
   if (ticks.length < 2) return undefined;
   const found = shrinkages(
     ticks.map((t) => ({ hours: t.hours, y: t.wear, sigma: PROCESS_NOISE })),

@@ -77,6 +77,8 @@ export const MEASURE_SENTENCES = {
     `${reading(n, say)} lies within ±${say.value(n.expanded, 2)} of ${limit(n, say)} after ${n.count} repeats: it counts as reached.`,
   limitInDoubt: (n, say) =>
     `${reading(n, say)} is within ±${say.value(n.expanded, 2)} of ${limit(n, say)}. ${settle(n)}`,
+  limitWasReached: (n, say) =>
+    `${reading(n, say)} was at or past ${limit(n, say)} on ${n.on}, at ${meterHours(n.atHours)}, and nothing renewed is on record since. Renew it, record the new part, or strike that reading.`,
   shrunk: (n) =>
     `Less worn than before: ${percent(n.wear)} of the way to the limit against ${percent(n.before)} at ${meterHours(n.beforeHours)}. Measure again, or record the new part.`,
   bandReplace: (n, say) => `${outside(n, say)} It cannot be set: renew it.`,
@@ -87,8 +89,13 @@ export const MEASURE_SENTENCES = {
   placesDiffer: (n, say) =>
     `${n.a} ${say.value(n.atA, 2)} and ${n.b} ${say.value(n.atB, 2)} differ by ${say.value(n.difference, 2)}, ${say.value(n.allowed, 2)} allowed. Level them.`,
   reachesLimit: (n) =>
-    `${chance(n.chance)} chance to reach the limit before harvest ends (${meterHours(n.season)} to go). Look again at ${meterHours(n.lookAgain)}.`,
+    `${chance(n.chance)} chance to reach the limit before harvest ends (${meterHours(n.season)} to go). Look again at ${meterHours(n.lookAgain)}.${ageWords(n.age)}`,
 } as const satisfies Partial<Sentences<keyof FindingNumbers>>;
+
+const ageWords = (age: FindingNumbers['reachesLimit']['age']): string =>
+  age
+    ? ` When it was fitted is not on record: taken as between ${meterHours(age.from)} and ${meterHours(age.to)}.`
+    : '';
 
 const chance = (p: number): string => (p > 0.99 ? 'More than 99 %' : percent(p));
 

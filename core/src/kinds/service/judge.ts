@@ -37,11 +37,20 @@ function doneFindings(check: ServiceCheck, numbers: ServiceNumbers): Finding[] {
   return findings;
 }
 
-function dueFindings(check: ServiceCheck, { main, now }: Seen, facts: MachineFacts): Finding[] {
+function dueFindings(
+  check: ServiceCheck,
+  { main, now, renewedAt }: Seen,
+  facts: MachineFacts,
+): Finding[] {
   const { interval, asks, product } = check;
   if (interval.kind !== 'every') return [];
-  const last = { on: main.takenAt.slice(0, 10), hours: main.hours, newPart: main.renewed };
-  const due = dueInSeason(interval, last, { ...facts, hours: now });
+  const last = { on: main.takenAt.slice(0, 10), hours: main.hours, newAt: renewedAt ?? 0 };
+  const due = dueInSeason(interval, last, {
+    hours: now,
+    seasonHours: facts.seasonHours,
+    today: facts.today,
+    seasonEnd: facts.use?.seasonEnd,
+  });
   if (!due) return [];
   const { over, ...when } = due;
   const numbers = { asks, product, wanted: check.amount ?? 0, doneHours: main.hours, ...when };

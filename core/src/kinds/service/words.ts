@@ -23,7 +23,7 @@ export const SERVICE_SENTENCES = {
     `${serviceAmount(n.asks, n.amount)} given, ${serviceAmount(n.asks, n.wanted)} wanted.`,
   serviceDue: (n) => `Due: last done at ${meterHours(n.doneHours)}${every(n)}. ${wanted(n)}.`,
   serviceInSeason: (n) =>
-    `Falls due at ${meterHours(n.lookAgain)}, before harvest ends: ${wanted(n)}.`,
+    `Falls due ${n.on === null ? `at ${meterHours(n.lookAgain)}` : `on ${n.on}`}, before harvest ends: ${wanted(n)}.`,
 } as const satisfies Partial<Sentences<keyof FindingNumbers>>;
 
 export const insideService = ({ asks, amount, product }: ServiceNumbers): string =>

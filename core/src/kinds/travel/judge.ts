@@ -49,7 +49,9 @@ export function withTravel(check: Check, { seen, facts, own, tension }: BesideTr
   const since = seen.renewedAt ?? 0;
   const { numbers, plan } = judgeTravel(takeUp, {
     left: travel.value.left,
-    linksOut: linksOutBefore(seen.place.live, travel.takenAt, since) + travel.value.linksOut,
+    linksOut:
+      linksOutBefore(seen.place.live, travel.takenAt, seen.renewal) +
+      (travel.renewed ? 0 : travel.value.linksOut),
     measured: own.elongation,
     inService: Math.max(0, (seen.readings.at(-1)?.hours ?? facts.hours) - since),
     season: facts.seasonHours,

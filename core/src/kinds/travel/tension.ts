@@ -40,27 +40,50 @@ export function judgeTensionAlone({ side, numbers }: Tension, setsItself = false
     : { id: 'overTight', numbers };
 }
 
-/** Left against right: a finding when indicators or travel differ by more than the spec allows. */
+/**
+ * Left against right, and every other pair of places: a finding when indicators or travel differ by
+ * more than the spec allows.
+ */
 export function sidesFinding(
   check: MarkCheck,
   places: readonly PlaceHistory[],
 ): Finding<'sidesDiffer'> | undefined {
-  const [a, b] = places.map(sideOf);
-  if (!a || !b || places.length !== 2) return undefined;
-  const byMark = apart(a.mark, b.mark);
-  const byTravel = apart(a.left, b.left);
-  const difference = Math.max(byMark, byTravel);
-  if (difference <= check.maxSideDifference + 1e-9) return undefined;
-  const what = byTravel >= byMark ? 'travel' : 'mark';
   const allowed = check.maxSideDifference;
-  return {
-    id: 'sidesDiffer',
-    numbers: { a: a.place, b: b.place, difference, allowed, what },
-  };
+  const sides = places.map(sideOf);
+  const furthest = (['travel', 'mark'] as const)
+    .flatMap((what) => apart(what, sides) ?? [])
+    .reduce<Apart | undefined>(
+      (most, a) => (most && most.difference >= a.difference ? most : a),
+      undefined,
+    );
+  return furthest && furthest.difference > allowed + 1e-9
+    ? { id: 'sidesDiffer', numbers: { ...furthest, allowed } }
+    : undefined;
 }
 
-const apart = (a: number | undefined, b: number | undefined): number =>
-  a === undefined || b === undefined ? 0 : Math.abs(a - b);
+interface Apart {
+  readonly a: string;
+  readonly b: string;
+  readonly difference: number;
+  readonly what: 'travel' | 'mark';
+}
+
+/** The two sides that lie furthest apart; undefined when fewer than two were read. */
+function apart(
+  what: Apart['what'],
+  sides: readonly ReturnType<typeof sideOf>[],
+): Apart | undefined {
+  const read = sides.flatMap((side) => {
+    const at = what === 'mark' ? side.mark : side.left;
+    return at === undefined ? [] : [{ place: side.place, at }];
+  });
+  const [first, ...others] = read;
+  if (!first || others.length === 0) return undefined;
+  const least = read.reduce((x, y) => (y.at < x.at ? y : x), first);
+  const most = read.reduce((x, y) => (y.at > x.at ? y : x), first);
+  const [a, b] = read.indexOf(least) <= read.indexOf(most) ? [least, most] : [most, least];
+  return { a: a.place, b: b.place, difference: most.at - least.at, what };
+}
 
 /** Where the indicator of one side stands, mm past its mark, and the travel it has left. */
 function sideOf({ place, inForce }: PlaceHistory) {
