@@ -120,6 +120,26 @@ describe('take-up planner', () => {
       9,
     );
   });
+  test('links already out leave fewer to have grown: N − m pitches fill N·p and the travel', () => {
+    // 94 pitches of 41.4 with 2 out and no travel used: 92 fill the place of 94
+    expect(elongationFromTravel({ used: 0, linksOut: 2 }, state)).toBeCloseTo((100 * 2) / 92, 9);
+    expect(() => elongationFromTravel({ used: 0, linksOut: 93 }, state)).toThrow(/linksOut/);
+  });
+  test('a long slot takes back more than twelve links', () => {
+    const { choices } = takeUpPlan({ ...state, total: 400, used: 390, reserve: 300 });
+    const best = choices.find((c) => c.action === 'shorten' && c.fits);
+    expect(best?.linksOut).toBe(15);
+    expect(choices.filter((c) => c.action === 'shorten')).toHaveLength(18);
+  });
+  test('a shorter loop stretches less in an hour', () => {
+    const { choices } = takeUpPlan({ ...state, used: 44, ratePerHour: 0.002 });
+    const [one] = choices.filter((c) => c.action === 'shorten');
+    const perHour = (0.002 / 100) * (94 - 1) * 41.4;
+    expect(one?.hoursLeft).toBeCloseTo(
+      Math.min((one?.travelLeft ?? 0) / (perHour / 2), (2.6 - state.elongation) / 0.002),
+      6,
+    );
+  });
   test('travel in reserve: adjust', () =>
     expect(takeUpPlan(state).best).toMatchObject({ action: 'adjust', travelLeft: 25 }));
   test('travel gone, elongation inside the limit: take one half link out, with an offset link', () => {

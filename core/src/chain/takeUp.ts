@@ -9,6 +9,7 @@ export interface TakeUpState {
   /** k: mm of chain taken in by 1 mm of travel (2 for a shaft sliding square to two strands) */
   readonly strandsPerTravel: number;
   readonly pitch: number;
+  /** pitches in the loop now, those already taken out not counted */
   readonly loopPitches: number;
   readonly elongation: number;
   /** elongation at which the chain is renewed, % */
@@ -45,6 +46,9 @@ export interface TakeUpPlan {
   readonly perHalfLink: number;
 }
 
+/** Pitches of the shortest loop there can be. */
+const SHORTEST_LOOP = 4;
+
 /**
  * What to do with a chain whose adjuster has moved: adjust, take links out, or renew.
  * Stretch eats e·N·p/k of travel; each half link out gives p/k back and must fit the slot (used −
@@ -57,7 +61,8 @@ export function takeUpPlan(state: TakeUpState): TakeUpPlan {
   const { total, used, limit, reserve, ratePerHour } = checked(state);
   const perHalfLink = state.pitch / state.strandsPerTravel;
   const stretch = (state.elongation / 100) * state.loopPitches * state.pitch;
-  const travelPerPercent = (state.loopPitches * state.pitch) / 100 / state.strandsPerTravel;
+  const travelPerPercent = (pitches: number) =>
+    (pitches * state.pitch) / 100 / state.strandsPerTravel;
   const tooLong = state.elongation >= limit;
 
   const choice = (
@@ -66,8 +71,11 @@ export function takeUpPlan(state: TakeUpState): TakeUpPlan {
     travelLeft: number,
     elongation: number,
   ): TakeUpChoice => {
+    const pitches = state.loopPitches - linksOut;
     const byTravel =
-      ratePerHour > 0 ? Math.max(0, travelLeft) / (ratePerHour * travelPerPercent) : Infinity;
+      ratePerHour > 0
+        ? Math.max(0, travelLeft) / (ratePerHour * travelPerPercent(pitches))
+        : Infinity;
     const byElongation = ratePerHour > 0 ? Math.max(0, limit - elongation) / ratePerHour : Infinity;
     const fits =
       action === 'replace' || (!tooLong && travelLeft <= total + 1e-9 && travelLeft >= reserve);
@@ -83,8 +91,12 @@ export function takeUpPlan(state: TakeUpState): TakeUpPlan {
   };
 
   const left = total - used;
-  const mostOut = Math.floor(used / perHalfLink + 1e-9);
-  const shortened = Array.from({ length: Math.min(mostOut, 12) }, (_, i) =>
+  // no loop is shorter than it needs to go round two sprockets
+  const mostOut = Math.min(
+    Math.floor(used / perHalfLink + 1e-9),
+    state.loopPitches - SHORTEST_LOOP,
+  );
+  const shortened = Array.from({ length: Math.max(0, mostOut) }, (_, i) =>
     choice('shorten', i + 1, left + (i + 1) * perHalfLink, state.elongation),
   );
   const replace = choice('replace', 0, total, 0);
@@ -106,9 +118,10 @@ export interface TravelUsed {
 
 /**
  * Elongation that a travelled adjuster betrays ("adjuster travel tells age"): used travel and links
- * already out, turned back into %.
- * @param loop the chain's loop and k, the mm of chain taken in by 1 mm of travel
- * @returns % of the loop's new length
+ * already out, turned back into %. The loop of N pitches has N − m left, and those have grown to fill
+ * N·p + k·travel.
+ * @param loop the chain's loop when new and k, the mm of chain taken in by 1 mm of travel
+ * @returns % of the length that the links in it had when new
  * @example elongationFromTravel({ used: 21.404, linksOut: 0 }, { strandsPerTravel: 2, pitch: 41.4, loopPitches: 94 }) // 1.1
  */
 export function elongationFromTravel(
@@ -118,7 +131,14 @@ export function elongationFromTravel(
   const grown =
     zeroOrMore('used', used) * positive('strandsPerTravel', loop.strandsPerTravel) +
     zeroOrMore('linksOut', linksOut) * positive('pitch', loop.pitch);
-  return (100 * grown) / (positive('loopPitches', loop.loopPitches) * loop.pitch);
+  const left = positive('loopPitches', loop.loopPitches) - linksOut;
+  if (!(left >= SHORTEST_LOOP))
+    throw new InputError(
+      'linksOut',
+      linksOut,
+      `fewer than the ${loop.loopPitches} pitches there were`,
+    );
+  return (100 * grown) / (left * loop.pitch);
 }
 
 function checked(state: TakeUpState): TakeUpState {

@@ -1,4 +1,5 @@
 import { InputError, positive } from '../units';
+import { searchRenewals, sizeOf, type Vector } from './renewals';
 import { fewestSwaps, type Swap } from './swaps';
 import {
   permissibleUnbalance,
@@ -62,13 +63,8 @@ export interface KnifeChoices {
   readonly swaps: boolean;
 }
 
-/**
- * Extra renewals searched beyond the spent ones before the search is cut; more are found by the
- * greedy step.
- */
-const EXACT_EXTRAS = 3;
-/** Renewal sets of one size, best balanced first, in which swaps are tried. */
-const SETS_TRIED = 24;
+/** Trials of swaps before a plan is taken as it is: about a second. */
+const MOST_TRIALS = 15_000_000;
 
 /**
  * The fewest new knives, then the fewest swaps, that bring both planes inside the permissible
@@ -106,9 +102,17 @@ export function planKnives(
   };
   const weigh = (set: readonly number[]) => sizeOf(vector(set));
   const mates = school === 'opposite' ? knives.map((k) => k.opposite) : undefined;
+  const effort = { left: MOST_TRIALS };
   const swapsFor = (set: readonly number[]): readonly Swap[] | undefined =>
     fewestSwaps(
-      { masses: massesWith(new Set(set)), places: knives, planes, newMass: rotor.newMass, mates },
+      {
+        masses: massesWith(new Set(set)),
+        places: knives,
+        planes,
+        newMass: rotor.newMass,
+        mates,
+        effort,
+      },
       perPlane,
     );
 
@@ -119,7 +123,7 @@ export function planKnives(
     school === 'opposite'
       ? pairsOutside(knives, new Set(start))
       : knives.flatMap((_, i) => (start.includes(i) ? [] : [[i]]));
-  const found = search({ start, units, vector, perPlane, trySwaps });
+  const found = searchRenewals({ start, units, vector, perPlane, trySwaps, effort });
   const balanced = found.swap.length > 0 || weigh(found.set) <= perPlane + 1e-9;
   const useRule =
     school === 'weigh' &&
@@ -164,103 +168,4 @@ function checkRotor({ knives, newMass }: Rotor): void {
 
 function pairsOutside(knives: readonly HungKnife[], taken: ReadonlySet<number>): number[][] {
   return knives.flatMap((k, i) => (i < k.opposite && !taken.has(i) ? [[i, k.opposite]] : []));
-}
-
-interface Found {
-  readonly set: number[];
-  readonly swap: readonly Swap[];
-  readonly exact: boolean;
-}
-
-/**
- * Unbalance as left x, y, right x, y; g·mm. It adds up: renewing a unit changes it by the same
- * whatever else is renewed.
- */
-type Vector = readonly [number, number, number, number];
-type VectorOf = (set: readonly number[]) => Vector;
-
-const sizeOf = ([lx, ly, rx, ry]: Vector): number =>
-  Math.sqrt(Math.max(lx * lx + ly * ly, rx * rx + ry * ry));
-const plus = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2], a[3] + b[3]];
-const less = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2], a[3] - b[3]];
-
-/** What a search for the fewest new knives begins from. */
-interface Search {
-  /** places renewed in any case */
-  readonly start: readonly number[];
-  /** places, or pairs of them, that may be renewed beside */
-  readonly units: readonly number[][];
-  readonly vector: VectorOf;
-  readonly perPlane: number;
-  /** undefined when nothing may change places */
-  readonly trySwaps: ((set: readonly number[]) => readonly Swap[] | undefined) | undefined;
-}
-
-/**
- * Tries no extra, then every one, two and three extra units, with swaps in the best balanced of
- * them; then greedily. The first that holds has the fewest new knives.
- */
-function search({ start, units, vector, perPlane, trySwaps }: Search): Found {
-  const from = vector(start);
-  const changes = units.map((unit) => less(vector([...start, ...unit]), from));
-  const inOrder = (set: readonly number[]) => [...set].sort((a, b) => a - b);
-  for (let extras = 0; extras <= Math.min(EXACT_EXTRAS, units.length); extras += 1) {
-    const sets = bestSets(from, changes, extras).map(({ picked, worst }) => ({
-      set: [...start, ...picked.flatMap((i) => units[i] ?? [])],
-      worst,
-    }));
-    const [best] = sets;
-    if (best && best.worst <= perPlane + 1e-9)
-      return { set: inOrder(best.set), swap: [], exact: extras === 0 || !trySwaps };
-    for (const { set } of sets) {
-      const swap = trySwaps?.(set);
-      // fewer new knives is proven while every smaller set was tried with all its swaps, which only
-      // none extra is
-      if (swap) return { set: inOrder(set), swap, exact: extras === 0 };
-    }
-  }
-  return greedy(start, units, (set) => sizeOf(vector(set)), perPlane);
-}
-
-/** Every choice of `extras` units weighed; the best balanced of them, best first. */
-function bestSets(
-  from: Vector,
-  changes: readonly Vector[],
-  extras: number,
-): { picked: number[]; worst: number }[] {
-  const kept: { picked: number[]; worst: number }[] = [];
-  const add = (first: number, left: number, picked: readonly number[], at: Vector): void => {
-    if (left === 0) {
-      const worst = sizeOf(at);
-      if (kept.length >= SETS_TRIED && worst >= (kept.at(-1)?.worst ?? Infinity)) return;
-      kept.push({ picked: [...picked], worst });
-      kept.sort((a, b) => a.worst - b.worst);
-      if (kept.length > SETS_TRIED) kept.pop();
-      return;
-    }
-    for (let i = first; i <= changes.length - left; i += 1)
-      add(i + 1, left - 1, [...picked, i], plus(at, changes[i] ?? [0, 0, 0, 0]));
-  };
-  add(0, extras, [], from);
-  return kept;
-}
-
-/** Adds the unit that helps most until it is inside or nothing helps. */
-function greedy(
-  start: readonly number[],
-  units: readonly number[][],
-  weigh: (set: readonly number[]) => number,
-  perPlane: number,
-): Found {
-  let set = [...start];
-  let rest = [...units];
-  while (weigh(set) > perPlane && rest.length) {
-    const [best] = rest
-      .map((unit) => ({ unit, left: weigh([...set, ...unit]) }))
-      .sort((a, b) => a.left - b.left);
-    if (!best || best.left >= weigh(set)) break;
-    set = [...set, ...best.unit];
-    rest = rest.filter((u) => u !== best.unit);
-  }
-  return { set: set.sort((a, b) => a - b), swap: [], exact: false };
 }

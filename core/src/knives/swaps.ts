@@ -35,18 +35,26 @@ export interface Swapping {
    * counted as two swaps
    */
   readonly mates?: readonly number[] | undefined;
+  /** trials left, taken from as they are made: what is cut short is not proven */
+  readonly effort?: Effort | undefined;
+}
+
+/** How many trials may still be made. */
+export interface Effort {
+  left: number;
 }
 
 type Vector = readonly [number, number, number, number];
 
 /**
  * The fewest swaps of knives between places that bring both planes inside. Exact for one and two
- * swaps, best-first beyond; no knife moves twice.
+ * swaps, and for two exchanges of pairs; best-first beyond; no knife moves twice.
  * @param perPlane permissible, g·mm
- * @returns swaps in any order, none of them sharing a place; undefined when none is found
+ * @returns swaps in any order, none of them sharing a place; undefined when none is found, or when
+ *   the effort ran out
  */
 export function fewestSwaps(
-  { masses, places, planes, newMass, mates }: Swapping,
+  { masses, places, planes, newMass, mates, effort = { left: Infinity } }: Swapping,
   perPlane: number,
 ): readonly Swap[] | undefined {
   const pulls = places.map((p) => pullOf(p, planes));
@@ -54,11 +62,20 @@ export function fewestSwaps(
   const inside = (perPlane + 1e-9) ** 2;
   if (start.worst <= inside) return [];
   const moves = movesOf(masses, pulls, mates);
-  let states: readonly State[] = [start];
-  for (let depth = 1; depth <= MOST_SWAPS; depth += 1) {
-    const step = swapOnce(states, moves, depth, inside);
-    if (step.found) return step.found.flatMap((m) => moves[m]?.swaps ?? []);
-    states = step.next;
+  /** states by the number of swaps that led there */
+  const levels: (readonly State[])[] = [[start]];
+  for (let swaps = 1; swaps <= MOST_SWAPS; swaps += 1) {
+    const reached: State[] = [];
+    for (const each of [1, 2]) {
+      const from = levels[swaps - each];
+      if (!from) continue;
+      const step = swapOnce(from, moves, { each, inside, cut: swaps > each, effort });
+      if (step.found) return step.found.flatMap((m) => moves[m]?.swaps ?? []);
+      reached.push(...step.next);
+    }
+    if (effort.left <= 0) return undefined;
+    if (swaps > 2) keepBest(reached);
+    levels.push(reached);
   }
   return undefined;
 }
@@ -82,42 +99,53 @@ const stateAt = (moves: readonly number[], at: Vector): State => ({
   worst: squareOf(at[0], at[1], at[2], at[3]),
 });
 
-/** Every state one swap on, best balanced first; or the swaps that end the search. */
+interface Step {
+  /** swaps that a move is made of */
+  readonly each: number;
+  /** square of what is permissible */
+  readonly inside: number;
+  /** only the best are kept */
+  readonly cut: boolean;
+  readonly effort: Effort;
+}
+
+/** Every state one move on, best balanced first; or the moves that end the search. */
 function swapOnce(
   states: readonly State[],
   moves: readonly Move[],
-  depth: number,
-  inside: number,
+  { each, inside, cut, effort }: Step,
 ): { found?: readonly number[]; next: readonly State[] } {
   const next: State[] = [];
   let bar = Infinity;
-  // all single swaps are kept, so that two are tried in every pairing; beyond, only the best
-  const cut = depth > 1;
   for (const state of states) {
-    const [lx, ly, rx, ry] = state.at;
-    // one and two swaps are tried in every pairing once; beyond, any move may follow
-    for (let m = depth <= 2 ? (state.moves[0] ?? -1) + 1 : 0; m < moves.length; m += 1) {
+    if (effort.left <= 0) return { next };
+    // in which order two moves are made does not matter; of more only the best are followed, by all
+    const from = state.moves.length < 2 ? (state.moves[0] ?? -1) + 1 : 0;
+    effort.left -= moves.length - from;
+    for (let m = from; m < moves.length; m += 1) {
       const move = moves[m];
-      if (!move) continue;
-      const [a, b, c, d] = move.change;
-      const worst = squareOf(lx + a, ly + b, rx + c, ry + d);
+      if (move?.swaps.length !== each) continue;
+      const worst = worstAfter(state.at, move.change);
       if ((cut && worst >= bar) || sharesPlace(state, move, moves)) continue;
       const picked = [...state.moves, m];
       if (worst <= inside) return { found: picked, next };
-      next.push({ moves: picked, at: [lx + a, ly + b, rx + c, ry + d], worst });
-      if (cut && next.length >= 4 * KEPT) {
-        keepBest(next);
-        bar = next.at(-1)?.worst ?? Infinity;
-      }
+      next.push({ moves: picked, at: sum(state.at, move.change), worst });
+      if (cut && next.length >= 4 * KEPT) bar = keepBest(next);
     }
   }
   if (cut) keepBest(next);
   return { next };
 }
 
-function keepBest(states: State[]): void {
+const sum = (p: Vector, q: Vector): Vector => [p[0] + q[0], p[1] + q[1], p[2] + q[2], p[3] + q[3]];
+const worstAfter = (p: Vector, q: Vector): number =>
+  squareOf(p[0] + q[0], p[1] + q[1], p[2] + q[2], p[3] + q[3]);
+
+/** Keeps the best balanced. @returns the worst of them */
+function keepBest(states: State[]): number {
   states.sort((x, y) => x.worst - y.worst);
   states.length = Math.min(states.length, KEPT);
+  return states.at(-1)?.worst ?? Infinity;
 }
 
 const sharesPlace = (state: State, move: Move, moves: readonly Move[]): boolean =>

@@ -106,3 +106,71 @@ test('120 checks of 14 stations in 8 positions are ordered', () => {
 });
 test('two checks of one id are refused', () =>
   expect(() => leastMovingOrder([checks[0]!, checks[0]!], costs, 0)).toThrow(/checks/));
+
+describe('a table of moves', () => {
+  test('that prices a move dearer than a way through another position is closed first', () => {
+    const table: MoveCosts = {
+      usual: 9,
+      moves: [
+        { from: 'down', to: 'raised', minutes: 9 },
+        { from: 'down', to: 'level', minutes: 2 },
+        { from: 'level', to: 'raised', minutes: 3 },
+      ],
+    };
+    const { minutes, steps } = leastMovingOrder(
+      [check('a', 1, 'down'), check('b', 2, 'raised')],
+      table,
+      0,
+      'down',
+    );
+    expect(minutes).toBe(5);
+    expect(steps).toEqual([{ from: 'down', to: 'raised', via: ['level'], minutes: 5 }]);
+  });
+  test('any table: no order of a station is cheaper, ways round counted', () => {
+    const places = ['down', 'raised', 'level', 'slow'];
+    const anyTable = fc.array(
+      fc.record({
+        from: fc.constantFrom(...places),
+        to: fc.constantFrom(...places),
+        minutes: fc.integer({ min: 0, max: 20 }),
+      }),
+      { maxLength: 10 },
+    );
+    const anyChecks = fc
+      .uniqueArray(fc.constantFrom(...places), { minLength: 2, maxLength: 4 })
+      .map((list) => list.map((p, i) => check(`c${i}`, 1, p)));
+    fc.assert(
+      fc.property(anyTable, anyChecks, (moves, list) => {
+        const found = leastMovingOrder(list, { usual: 7, moves }, 0, 'down');
+        expect(found.proven).toBe(true);
+        for (const order of permutations(list)) {
+          const other = leastMovingOrder(
+            order.map((c, i) => ({ ...c, station: i + 1 })),
+            { usual: 7, moves },
+            0,
+            'down',
+          );
+          expect(found.minutes).toBeLessThanOrEqual(other.minutes + 1e-9);
+        }
+      }),
+    );
+  });
+  test('sixteen positions get a good order, and it is said whether it is proven', () => {
+    const list = Array.from({ length: 128 }, (_, i) =>
+      check(`c${i}`, 1 + (i % 2), `p${(i * 7) % 16}`),
+    );
+    const moves = Array.from({ length: 256 }, (_, i) => ({
+      from: `p${i % 16}`,
+      to: `p${Math.floor(i / 16)}`,
+      minutes: 1 + ((i * 13) % 9),
+    }));
+    const { proven, minutes, stationOrderMinutes, order } = leastMovingOrder(
+      list,
+      { usual: 6, moves },
+      0,
+    );
+    expect(new Set(order.map((c) => c.id)).size).toBe(128);
+    expect(minutes).toBeLessThan(stationOrderMinutes / 4);
+    expect(typeof proven).toBe('boolean');
+  });
+});

@@ -29,6 +29,18 @@ export interface WalkOrder {
   readonly stationOrderMinutes: number;
   readonly stationOrderMoves: number;
   readonly saved: number;
+  /** no order costs less; false when the search was cut short */
+  readonly proven: boolean;
+  /** the moves between positions, in order, with the positions passed through on the way */
+  readonly steps: readonly MoveStep[];
+}
+
+/** One move of the machine, minutes. `via`: positions it is cheapest to pass through. */
+export interface MoveStep {
+  readonly from: string;
+  readonly to: string;
+  readonly via: readonly string[];
+  readonly minutes: number;
 }
 
 /**
@@ -53,36 +65,97 @@ export function leastMovingOrder(
   zeroOrMore('stray', stray);
   if (new Set(checks.map((c) => c.id)).size !== checks.length)
     throw new InputError('checks', checks.length, 'checks with ids of their own');
-  const price = pricer(costs);
+  checks.forEach((c, i) => zeroOrMore(`checks.${i}.station`, c.station));
   const plain = [...checks].sort((a, b) => a.station - b.station);
-  const best = search(plain, price, stray, start);
-  const [stationOrderMinutes, stationOrderMoves] = costOf(plain, price, start);
-  const [minutes, moves] = costOf(best, price, start);
+  const roads = roadsOf(costs, [
+    ...new Set([...(start === undefined ? [] : [start]), ...plain.map((c) => c.position)]),
+  ]);
+  const best = search(plain, roads.price, stray, start);
+  const before = costOf(plain, roads.price, start);
+  const after = costOf(best.order, roads.price, start);
+  // a search cut short never costs more than walking front to back
+  const better = after.minutes <= before.minutes;
+  const order = better ? best.order : plain;
+  const { minutes, moves } = better ? after : before;
   return {
-    order: best,
+    order,
     minutes,
     moves,
-    stationOrderMinutes,
-    stationOrderMoves,
-    saved: stationOrderMinutes - minutes,
+    stationOrderMinutes: before.minutes,
+    stationOrderMoves: before.moves,
+    saved: before.minutes - minutes,
+    proven: best.proven,
+    steps: stepsOf(order, roads, start),
   };
 }
 
 type Price = (from: string | undefined, to: string) => number;
 
-function pricer({ usual, moves }: MoveCosts): Price {
-  const table = new Map(
-    moves.map((m, i) => [`${m.from}|${m.to}`, zeroOrMore(`moves.${i}.minutes`, m.minutes)]),
-  );
-  return (from, to) =>
-    from === undefined || from === to ? 0 : (table.get(`${from}|${to}`) ?? usual);
+/** What every move costs by its cheapest way, and that way. */
+interface Roads {
+  readonly price: Price;
+  via(from: string, to: string): readonly string[];
+}
+
+/**
+ * Closes a table of moves: a move that the table prices dearer than a way through other positions is
+ * made that way. Without it a search that takes the table at its word is not exact.
+ * @see Floyd and Warshall, all shortest paths
+ */
+function roadsOf({ usual, moves }: MoveCosts, wanted: readonly string[]): Roads {
+  const names = [...new Set([...wanted, ...moves.flatMap((m) => [m.from, m.to])])];
+  const at = new Map(names.map((name, i) => [name, i]));
+  const cost = names.map((_, i) => names.map((__, j) => (i === j ? 0 : usual)));
+  const through = names.map(() => names.map(() => -1));
+  moves.forEach((m, i) => {
+    const row = cost[at.get(m.from) ?? -1];
+    if (row && m.from !== m.to)
+      row[at.get(m.to) ?? -1] = zeroOrMore(`moves.${i}.minutes`, m.minutes);
+  });
+  names.forEach((_, k) => {
+    cost.forEach((row, i) => {
+      row.forEach((direct, j) => {
+        const round = (row[k] ?? Infinity) + (cost[k]?.[j] ?? Infinity);
+        if (round < direct - 1e-9) {
+          row[j] = round;
+          const passed = through[i];
+          if (passed) passed[j] = k;
+        }
+      });
+    });
+  });
+  const passed = (i: number, j: number): readonly number[] => {
+    const k = through[i]?.[j] ?? -1;
+    return k < 0 ? [] : [...passed(i, k), k, ...passed(k, j)];
+  };
+  const index = (name: string) => at.get(name) ?? -1;
+  return {
+    price: (from, to) =>
+      from === undefined || from === to ? 0 : (cost[index(from)]?.[index(to)] ?? usual),
+    via: (from, to) => passed(index(from), index(to)).map((i) => names[i] ?? ''),
+  };
+}
+
+function stepsOf(
+  order: readonly OrderedCheck[],
+  { price, via }: Roads,
+  start: string | undefined,
+): MoveStep[] {
+  let at = start;
+  return order.flatMap(({ position: to }) => {
+    const from = at;
+    at = to;
+    return from === undefined || from === to
+      ? []
+      : [{ from, to, via: via(from, to), minutes: price(from, to) }];
+  });
 }
 
 function costOf(
   order: readonly OrderedCheck[],
   price: Price,
   start: string | undefined,
-): [number, number] {
+): { readonly minutes: number; readonly moves: number } {
   let at = start;
   let minutes = 0;
   let moves = 0;
@@ -91,11 +164,13 @@ function costOf(
     if (at !== undefined && at !== position) moves += 1;
     at = position;
   }
-  return [minutes, moves];
+  return { minutes, moves };
 }
 
 interface Node {
   readonly cost: number;
+  /** cost with the least that the positions still to be served can cost */
+  readonly atLeast: number;
   /**
    * minutes of moving spent before each check, summed: of equal orders the one that moves later is
    * taken
@@ -107,61 +182,154 @@ interface Node {
   readonly taken: readonly OrderedCheck[];
 }
 
+/** Nodes looked at in an exact search, and in each quicker one after it. */
+const MOST_NODES = 25_000;
+/** How much more the quicker searches trust what is still to come. */
+const WEIGHTS = [1, 3, 30];
+
 /**
  * Least-cost search; a state is how many checks of each position are done and the position now.
- * Taking as many as allowed while standing is never worse.
+ * Taking as many as allowed while standing is never worse. Guided by the least that the positions
+ * still to be served can cost, which is never too much, so that the first order found is the best;
+ * when that takes too long it is trusted more than it should be, and the order is not proven.
  */
 function search(
   plain: readonly OrderedCheck[],
   price: Price,
   stray: number,
   start: string | undefined,
-): OrderedCheck[] {
+): { readonly order: OrderedCheck[]; readonly proven: boolean } {
+  const ground = groundOf(plain, price, stray, start);
+  for (const weight of WEIGHTS) {
+    const order = searchWith(ground, weight);
+    if (order) return { order, proven: weight === 1 };
+  }
+  return { order: [...plain], proven: false };
+}
+
+/** What a search moves over. */
+interface Ground {
+  readonly queues: readonly (readonly OrderedCheck[])[];
+  /** from a position (0: the start) to another */
+  readonly prices: readonly (readonly number[])[];
+  readonly least: readonly number[];
+  readonly stray: number;
+}
+
+function groundOf(
+  plain: readonly OrderedCheck[],
+  price: Price,
+  stray: number,
+  start: string | undefined,
+): Ground {
   const positions = [...new Set(plain.map((c) => c.position))];
-  const queues = positions.map((p) => plain.filter((c) => c.position === p));
   const prices = [start, ...positions].map((from) => positions.map((to) => price(from, to)));
-  const stationAt = (done: readonly number[], i: number): number =>
-    queues[i]?.[done[i] ?? 0]?.station ?? Infinity;
-  /**
-   * What can be taken at position i before any other: up to `stray` beyond the front, which its own
-   * checks may move on.
-   */
-  const serve = (done: readonly number[], i: number): { done: number[]; taken: OrderedCheck[] } => {
-    let others = Infinity;
-    for (let j = 0; j < queues.length; j += 1)
-      if (j !== i) others = Math.min(others, stationAt(done, j));
-    const queue = queues[i] ?? [];
-    const from = done[i] ?? 0;
-    let to = from;
-    for (
-      let check = queue[to];
-      check && check.station <= Math.min(others, check.station) + stray;
-      check = queue[to]
-    )
-      to += 1;
-    const next = [...done];
-    next[i] = to;
-    return { done: next, taken: queue.slice(from, to) };
+  return {
+    queues: positions.map((p) => plain.filter((c) => c.position === p)),
+    prices,
+    least: positions.map((_, i) =>
+      // the first move is free where nothing is said of the start; none after it is
+      Math.min(
+        ...prices.map((row, from) =>
+          from === i + 1 || (from === 0 && start === undefined) ? Infinity : (row[i] ?? 0),
+        ),
+      ),
+    ),
+    stray,
   };
+}
+
+const stationAt = ({ queues }: Ground, done: readonly number[], i: number): number =>
+  queues[i]?.[done[i] ?? 0]?.station ?? Infinity;
+
+/**
+ * What can be taken at position i before any other: up to `stray` beyond the front, which its own
+ * checks may move on.
+ */
+function serve(
+  ground: Ground,
+  done: readonly number[],
+  i: number,
+): { readonly done: number[]; readonly taken: readonly OrderedCheck[] } {
+  let others = Infinity;
+  for (let j = 0; j < ground.queues.length; j += 1)
+    if (j !== i) others = Math.min(others, stationAt(ground, done, j));
+  const queue = ground.queues[i] ?? [];
+  const from = done[i] ?? 0;
+  let to = from;
+  for (
+    let check = queue[to];
+    check && check.station <= Math.min(others, check.station) + ground.stray;
+    check = queue[to]
+  )
+    to += 1;
+  const next = [...done];
+  next[i] = to;
+  return { done: next, taken: queue.slice(from, to) };
+}
+
+/**
+ * The least that moving can still cost: every position is entered again at every station it has
+ * checks at, but for the one the machine stands in, and for one at each change of station. Where
+ * checks may stray from their station a position may be entered once for all of them.
+ * @param never too much; else about right, which leads to an order sooner
+ */
+function leastToCome({ queues, least, stray }: Ground, never: boolean) {
+  const stations = queues.map((queue) =>
+    queue.map((_, from) => new Set(queue.slice(from).map((c) => c.station)).size),
+  );
+  const dearest = Math.max(0, ...least);
+  return (done: readonly number[], at: number): number => {
+    let once = 0;
+    let each = 0;
+    let most = 0;
+    for (let i = 0; i < queues.length; i += 1) {
+      const left = stations[i]?.[done[i] ?? 0] ?? 0;
+      if (left === 0) continue;
+      const enter = least[i] ?? 0;
+      if (i !== at) once += enter;
+      each += enter * left;
+      most = Math.max(most, left);
+    }
+    if (!never) return each;
+    return stray > 0 ? once : Math.max(once, each - dearest * most);
+  };
+}
+
+/** @returns undefined when it would take too long */
+function searchWith(ground: Ground, weight: number): OrderedCheck[] | undefined {
+  const { queues, prices } = ground;
+  const toCome = leastToCome(ground, weight === 1);
   const open = new TinyQueue<Node>(
-    [{ cost: 0, waited: 0, done: positions.map(() => 0), at: -1, from: undefined, taken: [] }],
-    (a, b) => a.cost - b.cost || a.waited - b.waited,
+    [
+      {
+        cost: 0,
+        atLeast: 0,
+        waited: 0,
+        done: queues.map(() => 0),
+        at: -1,
+        from: undefined,
+        taken: [],
+      },
+    ],
+    (a, b) => a.atLeast - b.atLeast || a.waited - b.waited,
   );
   const seen = new Set<string>();
-  for (;;) {
+  while (seen.size < MOST_NODES) {
     const node = open.pop();
-    if (!node) throw new InputError('checks', plain.length, 'checks that can be ordered');
+    if (!node) return undefined;
     if (node.done.every((d, i) => d === queues[i]?.length)) return unwind(node);
     const key = `${node.done.join(',')}|${node.at}`;
     if (seen.has(key)) continue;
     seen.add(key);
-    for (let i = 0; i < positions.length; i += 1) {
-      if (i === node.at || stationAt(node.done, i) === Infinity) continue;
-      const served = serve(node.done, i);
+    for (let i = 0; i < queues.length; i += 1) {
+      if (i === node.at || stationAt(ground, node.done, i) === Infinity) continue;
+      const served = serve(ground, node.done, i);
       if (!served.taken.length) continue;
       const cost = node.cost + (prices[node.at + 1]?.[i] ?? 0);
       open.push({
         cost,
+        atLeast: cost + weight * toCome(served.done, i),
         waited: node.waited + cost * served.taken.length,
         done: served.done,
         at: i,
@@ -170,6 +338,7 @@ function search(
       });
     }
   }
+  return undefined;
 }
 
 function unwind(node: Node | undefined): OrderedCheck[] {

@@ -30,7 +30,7 @@ describe('yard and machine', () => {
     const { rows } = Yard.parse((await maud.get('/api/yard')).body);
     expect(rows.length).toBeGreaterThanOrEqual(8);
     expect(new Set(rows.flatMap((r) => Object.keys(r.counts)))).toEqual(
-      new Set(['holds', 'watch', 'adjust', 'shorten', 'turn', 'replace', 'remeasure']),
+      new Set(['holds', 'watch', 'adjust', 'shorten', 'turn', 'replace', 'remeasure', 'due']),
     );
     expect(rows.filter((r) => r.late)).toHaveLength(1);
   });

@@ -98,13 +98,14 @@ export function judgeTravel(takeUp: TakeUp, travel: TravelReading): TravelJudgem
     used,
     strandsPerTravel: takeUp.strandsPerTravel,
     pitch: takeUp.pitch,
-    loopPitches: takeUp.loopPitches,
+    loopPitches: takeUp.loopPitches - travel.linksOut,
     reserve: takeUp.reserve,
     elongation: percent,
     limit: takeUp.limitPercent,
     ratePerHour,
   });
-  const stretched = (ratePerHour * travel.season * takeUp.loopPitches * takeUp.pitch) / 100;
+  const stretched =
+    (ratePerHour * travel.season * (takeUp.loopPitches - travel.linksOut) * takeUp.pitch) / 100;
   return {
     plan,
     numbers: {
