@@ -33,8 +33,10 @@ const ROOMS = [
   'machines',
   'walks',
   'work',
+  'ticks',
   'plan',
   'yard',
+  'due',
   'demo',
   'http',
 ];

@@ -85,6 +85,7 @@ function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[]
     finishedAt: stop.newest && demo.unfinished ? null : moment(),
     hours: stop.hours,
     by: demo.walkedBy,
+    checks: null,
     noticed: '',
   };
   return { walk, readings };

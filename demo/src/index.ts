@@ -3,11 +3,12 @@ import {
   type Machine,
   type MachineFile,
   type Reading,
+  type Tick,
   type Visit,
   type Walk,
   type WorkItem,
 } from '@green-tally/core/contracts';
-import { standingOf, visitEnd } from '@green-tally/core/plan';
+import { CLOSING, standingOf, visitEnd } from '@green-tally/core/plan';
 import { labourHours } from '@green-tally/core/work';
 import ax5 from '../specs/ax5.json';
 import ax7 from '../specs/ax7.json';
@@ -36,6 +37,7 @@ export interface Scenario {
   readonly readings: readonly Reading[];
   readonly work: readonly WorkItem[];
   readonly visits: readonly Visit[];
+  readonly ticks: readonly Tick[];
   /** readings that are still on paper: what the sample file holds */
   readonly onPaper: readonly Reading[];
 }
@@ -74,6 +76,7 @@ export function scenario(): Scenario {
       walks,
       work: [],
       visits: [],
+      ticks: [],
     };
     const work: WorkItem[] = demo.accepted
       ? standingOf(file, DEMO_DAY).proposed.map((p) => ({
@@ -105,7 +108,8 @@ export function scenario(): Scenario {
             },
           ]
         : [];
-    return { ...file, work, visits, onPaper: demo.onPaper ?? false };
+    const ticks = closedUp(walks, DEMO_DAY);
+    return { ...file, work, visits, ticks, onPaper: demo.onPaper ?? false };
   });
   const booked = built.filter((b) => !b.onPaper);
   return {
@@ -118,8 +122,25 @@ export function scenario(): Scenario {
     readings: booked.flatMap((b) => b.readings),
     work: built.flatMap((b) => b.work),
     visits: built.flatMap((b) => b.visits),
+    ticks: booked.flatMap((b) => b.ticks),
     onPaper: built
       .filter((b) => b.onPaper)
       .flatMap((b) => b.readings.map((r) => ({ ...r, walkId: null }))),
   };
 }
+
+/** Who finished a walk of this year closed the machine up after it. */
+const closedUp = (walks: readonly Walk[], today: string): Tick[] =>
+  walks.flatMap(({ id, machineId, finishedAt, by }) =>
+    finishedAt?.startsWith(today.slice(0, 4))
+      ? CLOSING.map((c) => ({
+          id: demoId(`tick ${id} ${c.id}`),
+          machineId,
+          key: `close|${id}|${c.id}`,
+          done: true,
+          at: finishedAt,
+          by,
+          note: '',
+        }))
+      : [],
+  );

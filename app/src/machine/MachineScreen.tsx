@@ -25,7 +25,9 @@ import { dayWords, machineName, slackWords, weekdayWords } from '../yard/words';
 import { Checked } from './Checked';
 import { EquipmentCard } from './EquipmentCard';
 import { HarvestCard } from './HarvestCard';
+import { DueCard } from './DueCard';
 import { MachineDrawing } from './MachineDrawing';
+import { ReadyCard } from './ReadyCard';
 import { RejudgeCard } from './RejudgeCard';
 
 /** One machine as a place of its own. */
@@ -74,7 +76,9 @@ export function MachineDetail({ id, back = false }: { id: string; back?: boolean
           text="Without one there is nothing to measure against. A planner imports it under Specs."
         />
       ) : null}
+      {standing.checks ? <ReadyCard machineId={machine.id} standing={standing} /> : null}
       <MachineDrawing file={file} verdicts={standing.verdicts} />
+      <DueCard file={file} standing={standing} />
       <WhatNow machine={machine} standing={standing} />
       <RejudgeCard file={file} />
       {verdicts.length ? <Checked verdicts={verdicts} machineId={machine.id} /> : null}
@@ -142,7 +146,7 @@ function WhatNow({ machine, standing }: StandingProps) {
   const { hoursOpen, hoursPlanned, mustStartBy, late } = standing;
   return (
     <Card edge={late ? 'rust' : 'line'} testID="open decisions">
-      <Heading>What now</Heading>
+      <Heading>Work</Heading>
       <DecisionCounts counts={standing.counts} />
       <Quiet>
         {`${printNumber(hoursOpen, 2)} h of work known, ${printNumber(hoursPlanned, 2)} h of it in a visit. `}

@@ -2,6 +2,7 @@ import { mayDo } from '@green-tally/core/rights';
 import { SyncLine } from '../session/SyncLine';
 import { dismiss, useOutgoing, useSession } from '../store';
 import { Card, Heading, later, Notice, Press, Quiet, Row, Screen, Title } from '../ui';
+import { download } from './download';
 
 const ImportCard = later('the import', async () => (await import('../forms')).ImportCard);
 
@@ -41,13 +42,6 @@ export function ReadingsScreen() {
   );
 }
 
-function download(path: string, name: string): void {
-  const link = document.createElement('a');
-  link.href = path;
-  link.download = name;
-  link.click();
-}
-
 /** What the server would not take, each with its reason, until somebody has read why. */
 function Refused() {
   const refused = useOutgoing()?.filter((o) => o.state === 'refused') ?? [];
@@ -65,6 +59,7 @@ function Refused() {
 
 function refusedTitle(o: NonNullable<ReturnType<typeof useOutgoing>>[number]): string {
   if (o.kind === 'walk') return 'A walk could not be stored';
+  if (o.kind === 'tick') return `A tick could not be stored: ${o.body.key.split('|').at(-1) ?? ''}`;
   const what = o.body.checkId.replaceAll('-', ' ');
   return o.kind === 'work'
     ? `Work on ${what} could not be stored`

@@ -7,6 +7,12 @@ const PLACES = [
   { path: '/', title: 'Yard', icon: 'M4 21V11l8-7 8 7v10M9 21v-7h6v7' },
   { path: '/walk', title: 'Walk', icon: 'M5 4v16M10 4v16M15 4v16M20 4v16' },
   { path: '/work', title: 'Work', icon: 'M4 6h16M4 12h11M4 18h14' },
+  {
+    path: '/due',
+    title: 'Due',
+    icon: 'M5 5h14v15H5zM5 10h14M9 3v4M15 3v4M9 15l2 2 4-4',
+    wideOnly: true,
+  },
   { path: '/specs', title: 'Specs', icon: 'M6 3h9l4 4v14H6zM9 11h7M9 15h7', wideOnly: true },
   { path: '/readings', title: 'Readings', icon: 'M4 12h16M7 7v10M12 9v6M17 5v14' },
   { path: '/more', title: 'More', icon: '' },
@@ -20,7 +26,8 @@ function inPlace(path: string, place: string, wide: boolean): boolean {
   if (place === '/') return path === '/' || path.startsWith('/machine');
   if (path.startsWith(place)) return true;
   return (
-    place === '/more' && (path.startsWith('/settings') || (!wide && path.startsWith('/specs')))
+    (place === '/more' && (path.startsWith('/settings') || (!wide && path.startsWith('/specs')))) ||
+    (place === '/work' && !wide && path.startsWith('/due'))
   );
 }
 

@@ -3,6 +3,7 @@ import useSWR, { mutate, type SWRConfiguration } from 'swr';
 import { z } from 'zod';
 import {
   Machine,
+  DueList,
   MachineFile,
   Person,
   RejudgeAnswer,
@@ -64,6 +65,7 @@ function useAnswer<K extends Gets, T extends AnswerOf<K>>(
 }
 
 export const useSession = () => useAnswer('GET /session', {}, Session);
+export const useDue = () => useAnswer('GET /due', {}, DueList);
 export const useYard = () => useAnswer('GET /yard', {}, Yard);
 
 const People = z.object({ people: z.array(Person) });

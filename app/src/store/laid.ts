@@ -32,6 +32,7 @@ const Layable = z.looseObject({
   walks: z.array(z.looseObject({ id: z.string() })),
   readings: z.array(z.looseObject({ id: z.string() })),
   work: z.array(z.looseObject({ id: z.string() })),
+  ticks: z.array(z.looseObject({ id: z.string() })).optional(),
 });
 
 /** A kept file with entries laid over it; what is no machine's file stays as it is. */
@@ -65,6 +66,11 @@ function layOver(file: MachineFile, entries: readonly Outgoing[]): MachineFile {
     work: lay(
       file.work,
       own.flatMap((o) => (o.kind === 'work' ? [o.body] : [])),
+    ),
+    // a file kept by an earlier edition of the app has none
+    ticks: lay(
+      file.ticks ?? [],
+      own.flatMap((o) => (o.kind === 'tick' ? [o.body] : [])),
     ),
   };
 }

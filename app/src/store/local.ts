@@ -1,8 +1,9 @@
 import { Dexie, type EntityTable } from 'dexie';
-import type { Reading, Walk, WorkItem } from '@green-tally/core/contracts';
+import type { Reading, Tick, Walk, WorkItem } from '@green-tally/core/contracts';
 
 /**
- * Something made here that the server has to get. Walks go before readings, readings before work.
+ * Something made here that the server has to get. Walks go before readings, readings before work and
+ * ticks.
  */
 export type Outgoing = {
   readonly id: string;
@@ -15,6 +16,7 @@ export type Outgoing = {
   | { readonly kind: 'walk'; readonly body: Walk }
   | { readonly kind: 'reading'; readonly body: Reading }
   | { readonly kind: 'work'; readonly body: WorkItem }
+  | { readonly kind: 'tick'; readonly body: Tick }
 );
 
 /** An answer of the server, kept to be read without signal. */

@@ -12,7 +12,13 @@
  * harm, for ids are made here and the server stores an id once.
  */
 import { mutate } from 'swr';
-import { BatchAnswer, type Reading, type Walk, type WorkItem } from '@green-tally/core/contracts';
+import {
+  BatchAnswer,
+  type Reading,
+  type Tick,
+  type Walk,
+  type WorkItem,
+} from '@green-tally/core/contracts';
 import { api, ApiProblem, pathOf, troubleText, Unreachable } from './api';
 import { fileOf, laid, remember } from './laid';
 import { local, type Outgoing } from './local';
@@ -59,7 +65,8 @@ async function tell(change: Partial<Sync> = {}): Promise<void> {
 type New =
   | { kind: 'walk'; body: Walk }
   | { kind: 'reading'; body: Reading }
-  | { kind: 'work'; body: WorkItem };
+  | { kind: 'work'; body: WorkItem }
+  | { kind: 'tick'; body: Tick };
 
 /** Keeps entries here and starts sending. Resolves when they are safe on this device. */
 export async function put(entries: readonly New[]): Promise<void> {
@@ -131,14 +138,16 @@ async function sendAll(): Promise<void> {
   }
 }
 
-/** Sends what must go first: walks, then readings in batches, then work. */
+/** Sends what must go first: walks, then readings in batches, then work, then ticks. */
 async function sendSome(waiting: readonly Outgoing[]): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
   if (walks.length) return sendEach(walks, (w) => sendWalk(w.body));
   const readings = waiting.filter((o) => o.kind === 'reading').slice(0, A_BATCH);
   if (readings.length) return sendReadings(readings);
   const work = waiting.filter((o) => o.kind === 'work');
-  return sendEach(work, (w) => api('POST /work', { body: { items: [w.body] } }));
+  if (work.length) return sendEach(work, (w) => api('POST /work', { body: { items: [w.body] } }));
+  const ticks = waiting.filter((o) => o.kind === 'tick');
+  return sendEach(ticks, (t) => api('POST /ticks', { body: { ticks: [t.body] } }));
 }
 
 const sendWalk = ({ id, ...body }: Walk) => api('PUT /walks/{id}', { params: { id }, body });
@@ -231,6 +240,7 @@ async function settle(
   await tell();
   for (const machineId of machines) void mutate(fileOf(machineId));
   void mutate(pathOf('GET /yard', {}));
+  void mutate(pathOf('GET /due', {}));
 }
 
 /** Forgets a refused entry after a person has read why. */

@@ -46,8 +46,10 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
       hours: 690,
       by: 'Ines Marrow',
       noticed: '',
+      checks: null,
     },
   ],
+  ticks: [],
 });
 
 let serial = 0;

@@ -16,6 +16,7 @@ export * from './Table';
 export * from './TallyStrip';
 export * from './Tap';
 export * from './TextEntry';
+export * from './TickLine';
 export * from './theme';
 export * from './tokens';
 export * from './Words';

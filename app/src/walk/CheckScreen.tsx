@@ -7,6 +7,7 @@ import { troubleText, useMachine } from '../store';
 import { Go, HeadRow, Notice, Screen, Strong, Waiting } from '../ui';
 import { CheckInWalk } from './CheckInWalk';
 import { CheckTitle, WhyCard } from './CheckParts';
+import { RenewalCard } from './RenewalCard';
 import { VerdictCard } from './VerdictCard';
 
 /** One check of a machine: in its walk, or what was last read of it when none is under way. */
@@ -66,9 +67,10 @@ function OutsideWalk({ file, standing, check }: OutsideWalkProps) {
       ) : (
         <Notice title="Not measured yet" text={check.how} />
       )}
-      <Go to={`/walk/${file.machine.id}`} label="Start a walk to measure it">
-        <Strong tone="pine">Start a walk to measure it ›</Strong>
+      <Go to={`/walk/${file.machine.id}?only=${check.id}`} label="Start a short walk to measure it">
+        <Strong tone="pine">Start a short walk to measure it ›</Strong>
       </Go>
+      <RenewalCard file={file} check={check} />
       <WhyCard check={check} />
     </Screen>
   );

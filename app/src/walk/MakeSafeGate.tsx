@@ -1,26 +1,21 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { parseQuantity, printHours, printNumber } from '@green-tally/core/units';
-import { checksFor } from '@green-tally/core/walk';
+import { checksFor, checksOfWalk } from '@green-tally/core/walk';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useAction, useClock, useSession, useTextDraft } from '../store';
 import {
-  Body,
   Card,
-  Glyph,
   Heading,
   HeadRow,
   Press,
   Quiet,
-  RADIUS,
   Screen,
-  STROKE,
   Strong,
-  Tap,
   TextEntry,
+  TickLine,
   Title,
-  usePalette,
 } from '../ui';
 import { dayWords } from '../yard/words';
 import { newWalk } from './session';
@@ -36,7 +31,13 @@ const GATE = [
 /**
  * Nobody walks a machine that was not made safe: each line is confirmed, then the hours are read.
  */
-export function MakeSafeGate({ file }: { file: MachineFile }) {
+export function MakeSafeGate({
+  file,
+  only,
+}: {
+  file: MachineFile;
+  only: readonly string[] | null;
+}) {
   const { machine } = file;
   const { data: session } = useSession();
   const clock = useClock();
@@ -44,12 +45,17 @@ export function MakeSafeGate({ file }: { file: MachineFile }) {
   const [noticed, setNoticed] = useTextDraft(`walk-noticed|${machine.id}`);
   const [confirmed, setConfirmed] = useState<readonly number[]>([]);
   const all = confirmed.length === GATE.length;
-  const checks = checksFor(machine, file.sheets);
+  const checks = checksOfWalk(checksFor(machine, file.sheets), { checks: only && [...only] });
   const minutes = checks.reduce((sum, c) => sum + c.labour.measure, 0);
   const start = useAction(async () => {
     const hours = readHours(hoursText, machine.hours);
     const by = session?.person?.name ?? '';
-    const body = newWalk(file, clock(), { hours, by, noticed: noticed.trim() });
+    const body = newWalk(file, clock(), {
+      hours,
+      by,
+      noticed: noticed.trim(),
+      checks: only && checks.map((c) => c.id),
+    });
     await put([{ kind: 'walk', body }]);
     setHoursText('');
     setNoticed('');
@@ -89,9 +95,9 @@ export function MakeSafeGate({ file }: { file: MachineFile }) {
         <SyncLine />
       </HeadRow>
       <Title>Make safe first</Title>
-      <Quiet>{`${checks.length} checks, about ${Math.max(5, Math.round(minutes / 5) * 5)} minutes. Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
+      <Quiet>{`${only ? 'A short walk: ' : ''}${checks.length} ${checks.length === 1 ? 'check' : 'checks'}, about ${Math.max(5, Math.round(minutes / 5) * 5)} minutes. Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
       {GATE.map((line, i) => (
-        <GateLine
+        <TickLine
           key={line}
           line={line}
           testID={`gate ${i}`}
@@ -150,37 +156,3 @@ function parseHours(text: string): number {
     throw new Error(troubleText(error));
   }
 }
-
-interface GateLineProps {
-  readonly line: string;
-  readonly testID: string;
-  readonly on: boolean;
-  readonly onPress: () => void;
-}
-
-function GateLine({ line, testID, on, onPress }: GateLineProps) {
-  const palette = usePalette();
-  return (
-    <Tap role="checkbox" selected={on} testID={testID} label={line} onPress={onPress}>
-      <Card edge={on ? 'pine' : 'line'} fill={on ? 'pineTint' : 'card'} style={styles.line}>
-        <View style={[styles.box, { borderColor: palette.pine }]}>
-          {on ? <Glyph decision="replace" color={palette.pine} size={22} /> : null}
-        </View>
-        <Body style={styles.words}>{line}</Body>
-      </Card>
-    </Tap>
-  );
-}
-
-const styles = StyleSheet.create({
-  line: { flexDirection: 'row', alignItems: 'center', minHeight: 60 },
-  box: {
-    width: 36,
-    height: 36,
-    borderRadius: RADIUS.s,
-    borderWidth: STROKE.thick,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
-  words: { flex: 1 },
-});

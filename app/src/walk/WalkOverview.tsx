@@ -6,6 +6,7 @@ import type { Standing } from '@green-tally/core/plan';
 import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { printHours, printNumber } from '@green-tally/core/units';
 import {
+  checksOfWalk,
   nextStop,
   walkPlan,
   walkStops,
@@ -47,14 +48,14 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const clock = useClock();
   const wide = useWide();
   const plan = useMemo(() => walkPlan(machine, file.sheets), [machine, file.sheets]);
-  const stops = walkStops(plan.checks, walk, file.readings);
+  const stops = walkStops(checksOfWalk(plan.checks, walk), walk, file.readings);
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
   const next = nextStop(stops);
   const done = stops.filter((s) => s.state === 'done').length;
   const finish = useAction(async () => {
     await put([{ kind: 'walk', body: { ...walk, finishedAt: clock().toISOString() } }]);
-    router.replace(`/work/${machine.id}`);
+    router.replace(`/due/${machine.id}`);
   });
   const stations = [...new Set(stops.map((s) => s.check.station))];
   return (
@@ -72,7 +73,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
         ) : (
           <Press
             fill="pine"
-            title="Finish the walk and see the work"
+            title="Finish the walk and close up"
             loading={finish.busy}
             onPress={() => void finish.run()}
           />

@@ -22,7 +22,7 @@ beforeEach(() => kept.clear());
 
 const file = machineFile();
 const now = new Date('2026-06-09T08:00:00.000Z');
-const walk = newWalk(file, now, { hours: 1290, by: 'Ines Marrow', noticed: '' });
+const walk = newWalk(file, now, { hours: 1290, by: 'Ines Marrow', noticed: '', checks: null });
 
 describe('where the machine stands', () => {
   test('is not confirmed until somebody says so', () =>
@@ -96,9 +96,9 @@ describe('a new walk', () => {
       machineId: file.machine.id,
     }));
   test('is not the same as the last', () =>
-    expect(newWalk(file, now, { hours: 1290, by: 'Ines Marrow', noticed: '' }).id).not.toBe(
-      walk.id,
-    ));
+    expect(
+      newWalk(file, now, { hours: 1290, by: 'Ines Marrow', noticed: '', checks: null }).id,
+    ).not.toBe(walk.id));
 });
 
 describe('places of a series as rows', () => {

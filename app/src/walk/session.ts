@@ -1,5 +1,12 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { Check, MachineFile, Reading, ReadingValue, Walk } from '@green-tally/core/contracts';
+import type {
+  Check,
+  MachineFile,
+  Reading,
+  ReadingValue,
+  Walk,
+  ValueOf,
+} from '@green-tally/core/contracts';
 
 /** What a new reading is made from. */
 export interface Taking {
@@ -23,15 +30,12 @@ export interface Taking {
  */
 export function newReading(taking: Taking, value: ReadingValue): Reading {
   const { file, check, walk, place, state, now, by } = taking;
-  const sheet = file.sheets.find(
-    (s) => s.machine === check.on && s.checks.some((c) => c.id === check.id),
-  );
   return {
     id: uuidv7(),
     machineId: file.machine.id,
     walkId: walk.id,
     checkId: check.id,
-    sheet: { model: sheet?.model ?? file.machine.model, revision: sheet?.revision ?? 1 },
+    sheet: sheetOf(file, check),
     place,
     state,
     value,
@@ -48,11 +52,47 @@ export function newReading(taking: Taking, value: ReadingValue): Reading {
   };
 }
 
+/** That a new part was fitted, whether or not anything was read then. */
+export function newRenewal(
+  { file, check, place, by }: Pick<Taking, 'file' | 'check' | 'place' | 'by'>,
+  value: ValueOf<'renewal'>,
+  { takenAt, hours }: Pick<Reading, 'takenAt' | 'hours'>,
+): Reading {
+  return {
+    id: uuidv7(),
+    machineId: file.machine.id,
+    walkId: null,
+    checkId: check.id,
+    sheet: sheetOf(file, check),
+    place,
+    state: 'asLeft',
+    value,
+    renewed: true,
+    repaired: false,
+    settled: false,
+    positionConfirmed: true,
+    tool: null,
+    takenAt,
+    hours,
+    by,
+    note: '',
+    strikes: null,
+  };
+}
+
+/** The revision a reading of a check is judged by. */
+function sheetOf({ sheets, machine }: MachineFile, check: Check): Reading['sheet'] {
+  const sheet = sheets.find(
+    (s) => s.machine === check.on && s.checks.some((c) => c.id === check.id),
+  );
+  return { model: sheet?.model ?? machine.model, revision: sheet?.revision ?? 1 };
+}
+
 /** A walk begun now; it counts once the make-safe gate is confirmed. */
 export function newWalk(
   file: MachineFile,
   now: Date,
-  { hours, by, noticed }: Pick<Walk, 'hours' | 'by' | 'noticed'>,
+  { hours, by, noticed, checks }: Pick<Walk, 'hours' | 'by' | 'noticed' | 'checks'>,
 ): Walk {
   const begun = now.toISOString();
   return {
@@ -64,6 +104,7 @@ export function newWalk(
     hours,
     by,
     noticed,
+    checks,
   };
 }
 

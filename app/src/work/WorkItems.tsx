@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Standing, StandingWork } from '@green-tally/core/plan';
 import { printNumber } from '@green-tally/core/units';
@@ -16,6 +16,7 @@ import {
   Rule,
   SPACE,
   Strong,
+  TextEntry,
 } from '../ui';
 import { dayWords, weekdayWords } from '../yard/words';
 
@@ -24,10 +25,13 @@ interface WorkItemsProps {
   readonly standing: Standing;
   readonly accept: Action<[items: readonly ProposedWork[]]>;
   readonly withdraw: Action<[id: string]>;
+  readonly leave: Action<[checkId: string, why: string]>;
+  /** what was decided to be left, and why */
+  readonly left: readonly { readonly name: string; readonly said: string }[];
 }
 
 /** What was decided and waits to be accepted, what is in work, and what has been put right. */
-export function WorkItems({ machineId, standing, accept, withdraw }: WorkItemsProps) {
+export function WorkItems({ machineId, standing, accept, withdraw, leave, left }: WorkItemsProps) {
   const { proposed, verdicts } = standing;
   const name: NameOf = (checkId) =>
     verdicts.find((v) => v.check.id === checkId)?.check.component ?? checkId;
@@ -35,7 +39,8 @@ export function WorkItems({ machineId, standing, accept, withdraw }: WorkItemsPr
   const done = standing.work.filter((w) => w.done);
   return (
     <>
-      <Proposed items={proposed} name={name} accept={accept} />
+      <Proposed items={proposed} name={name} accept={accept} leave={leave} />
+      <LeftAlone items={left} />
       <Accepted items={open} name={name} withdraw={withdraw} />
       {!proposed.length && !open.length ? (
         <NoWork machineId={machineId} unknown={standing.walkState === 'none'} />
@@ -56,12 +61,12 @@ export function WorkItems({ machineId, standing, accept, withdraw }: WorkItemsPr
 
 type NameOf = (checkId: string) => string;
 
-interface ProposedProps extends Pick<WorkItemsProps, 'accept'> {
+interface ProposedProps extends Pick<WorkItemsProps, 'accept' | 'leave'> {
   readonly items: readonly ProposedWork[];
   readonly name: NameOf;
 }
 
-function Proposed({ items, name, accept }: ProposedProps) {
+function Proposed({ items, name, accept, leave }: ProposedProps) {
   if (!items.length) return null;
   return (
     <Card edge="pine" testID="proposed">
@@ -75,6 +80,7 @@ function Proposed({ items, name, accept }: ProposedProps) {
             onPress={() => void accept.run([p])}
             small
           />
+          <Leave name={name(p.checkId)} onLeave={(why) => leave.run(p.checkId, why)} />
         </Item>
       ))}
       {items.length > 1 ? (
@@ -88,6 +94,53 @@ function Proposed({ items, name, accept }: ProposedProps) {
       ) : null}
     </Card>
   );
+}
+
+/** A person may decide otherwise than the verdict, with a reason that is kept. */
+function Leave({ name, onLeave }: { name: string; onLeave: (why: string) => Promise<boolean> }) {
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState('');
+  if (!open)
+    return (
+      <Press
+        title="Leave it, say why"
+        label={`Leave it, say why: ${name}`}
+        onPress={() => setOpen(true)}
+        small
+      />
+    );
+  return (
+    <>
+      <TextEntry
+        label={`Why ${name.toLowerCase()} is left`}
+        value={why}
+        onChange={setWhy}
+        hint=""
+      />
+      <Press
+        title="Leave it"
+        label={`Leave it: ${name}`}
+        disabled={!why.trim()}
+        onPress={() => void onLeave(why)}
+        small
+      />
+    </>
+  );
+}
+
+function LeftAlone({ items }: { items: WorkItemsProps['left'] }) {
+  return items.length ? (
+    <Card testID="left alone">
+      <Heading>{`Left, by decision: ${items.length}`}</Heading>
+      {items.map(({ name, said }) => (
+        <View key={name}>
+          <Strong>{name}</Strong>
+          <Quiet>{said}</Quiet>
+        </View>
+      ))}
+      <Quiet>A new reading asks anew.</Quiet>
+    </Card>
+  ) : null;
 }
 
 interface AcceptedProps extends Pick<WorkItemsProps, 'withdraw'> {

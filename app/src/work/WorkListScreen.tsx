@@ -21,7 +21,12 @@ import {
 import { MachineRow } from '../yard/MachineRow';
 import { machineName, weekdayWords } from '../yard/words';
 
-const WAITS: readonly YardRow['next']['id'][] = ['acceptWork', 'planVisit', 'visitLate'];
+const WAITS: readonly YardRow['next']['id'][] = [
+  'acceptSkips',
+  'acceptWork',
+  'planVisit',
+  'visitLate',
+];
 
 /** Work over all machines: what waits for a decision or a visit, and the visits planned. */
 export function WorkListScreen() {
@@ -44,6 +49,11 @@ export function WorkListScreen() {
         <Title>Work</Title>
         <SyncLine />
       </Row>
+      {wide ? null : (
+        <Go to="/due" label="All that is due, by day">
+          <Strong tone="pine">All that is due, by day ›</Strong>
+        </Go>
+      )}
       <View style={wide ? styles.columns : styles.stack}>
         <Part wide={wide} title="Needs you">
           {rows.length ? (

@@ -3,10 +3,20 @@ import { StyleSheet, View } from 'react-native';
 import { useSWRConfig } from 'swr';
 import { v7 as uuidv7 } from 'uuid';
 import type { MachineFile } from '@green-tally/core/contracts';
-import type { Standing } from '@green-tally/core/plan';
+import { needsHand } from '@green-tally/core/findings';
+import { isLeft, leaveKey, standsOf, type Standing } from '@green-tally/core/plan';
 import type { ProposedWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
-import { api, put, troubleText, useAction, useClock, useMachine, useSession } from '../store';
+import {
+  api,
+  put,
+  troubleText,
+  useAction,
+  useClock,
+  useMachine,
+  useSession,
+  useTick,
+} from '../store';
 import { HeadRow, Notice, Quiet, Row, Screen, SPACE, Strong, Title, useWide, Waiting } from '../ui';
 import { machineName, slackWords, weekdayWords } from '../yard/words';
 import { VisitPart } from './VisitPart';
@@ -67,7 +77,13 @@ function MachineWork({ file, standing, again }: MachineWorkProps) {
     await api('DELETE /work/{id}', { params: { id } });
     changed();
   });
-  const trouble = accept.trouble || withdraw.trouble;
+  const tick = useTick(machine.id);
+  const leave = useAction(async (checkId: string, why: string) => {
+    const verdict = standing.verdicts.find((v) => v.check.id === checkId);
+    for (const p of verdict?.places ?? [])
+      if (needsHand(p.decision)) await tick.run(leaveKey(checkId, p.readingIds), true, why);
+  });
+  const trouble = accept.trouble || withdraw.trouble || tick.trouble;
   return (
     <Screen testID="work" title={`Work: ${machine.serial}`} full={wide}>
       <HeadRow
@@ -94,6 +110,8 @@ function MachineWork({ file, standing, again }: MachineWorkProps) {
             standing={standing}
             accept={accept}
             withdraw={withdraw}
+            leave={leave}
+            left={leftAlone(file, standing)}
           />
         </View>
         <View style={[styles.stack, wide ? styles.column : null]}>
@@ -104,6 +122,22 @@ function MachineWork({ file, standing, again }: MachineWorkProps) {
     </Screen>
   );
 }
+
+/** What a person decided to leave, with who said so and why. */
+const leftAlone = ({ ticks }: MachineFile, { verdicts }: Standing) =>
+  verdicts.flatMap((verdict) => {
+    if (!isLeft(verdict, ticks)) return [];
+    const [place] = verdict.places.filter((p) => needsHand(p.decision));
+    const said = place && standsOf(ticks, leaveKey(verdict.check.id, place.readingIds));
+    return said
+      ? [
+          {
+            name: verdict.check.component,
+            said: `${said.note} (${said.by}, ${weekdayWords(said.at.slice(0, 10))})`,
+          },
+        ]
+      : [];
+  });
 
 const styles = StyleSheet.create({
   columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },

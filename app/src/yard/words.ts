@@ -9,34 +9,30 @@ export const weekdayWords = (day: string): string => format(parseISO(day), 'EEE 
 
 const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
+type Next = Pick<YardRow, 'next' | 'late' | 'mustStartBy'>;
+
+const visitWords = ({ next }: Next): string =>
+  next.day ? `${weekdayWords(next.day)}${next.technician ? `, ${next.technician}` : ''}` : '';
+
+const NEXT_WORDS: Readonly<Record<YardRow['next']['id'], (of: Next, count: number) => string>> = {
+  noSheet: () => 'No spec sheet for this model yet',
+  startWalk: (_, n) => `No walk yet: start it, ${plural(n, 'check')}`,
+  resumeWalk: (_, n) => `Walk begun: ${plural(n, 'check')} to go`,
+  readRest: (_, n) => `${plural(n, 'check')} not read this season`,
+  remeasure: (_, n) => `${plural(n, 'check')} in doubt: measure again`,
+  acceptSkips: (_, n) => `${plural(n, 'skip')} for a planner to accept`,
+  acceptWork: (_, n) => `${plural(n, 'decision')} to accept into work`,
+  planVisit: ({ mustStartBy }) => `Plan a visit: start by ${dayWords(mustStartBy)}`,
+  doWork: (of) => `Visit planned, ${visitWords(of)}`,
+  visitPlanned: (of) => `Visit planned, ${visitWords(of)}`,
+  visitLate: (of) => `Late: visit ${visitWords(of)} ends in harvest`,
+  tasks: (_, n) => `${plural(n, 'task')} to tick`,
+  closeUp: () => 'Close the machine up',
+  ready: ({ late }) => (late ? 'Late' : 'Ready for harvest'),
+};
+
 /** What is to be done next with a machine, in one line. */
-export function nextWords({
-  next,
-  late,
-  mustStartBy,
-}: Pick<YardRow, 'next' | 'late' | 'mustStartBy'>): string {
-  const visit = next.day
-    ? `${weekdayWords(next.day)}${next.technician ? `, ${next.technician}` : ''}`
-    : '';
-  switch (next.id) {
-    case 'startWalk':
-      return `No walk yet: start it, ${plural(next.count, 'check')}`;
-    case 'resumeWalk':
-      return `Walk begun: ${plural(next.count, 'check')} to go`;
-    case 'acceptWork':
-      return `${plural(next.count, 'decision')} to accept into work`;
-    case 'planVisit':
-      return `Plan a visit: start by ${dayWords(mustStartBy)}`;
-    case 'visitLate':
-      return `Late: visit ${visit} ends in harvest`;
-    case 'visitPlanned':
-      return `Visit planned, ${visit}`;
-    case 'noSheet':
-      return 'No spec sheet for this model yet';
-    case 'ready':
-      return late ? 'Late' : 'Ready for harvest';
-  }
-}
+export const nextWords = (of: Next): string => NEXT_WORDS[of.next.id](of, of.next.count);
 
 /** Slack as a number and its words. */
 export function slackWords(slack: number): { figure: string; words: string } {
@@ -47,9 +43,9 @@ export function slackWords(slack: number): { figure: string; words: string } {
 
 /** State of the walk in two or three words. */
 export const walkWords = (row: Pick<YardRow, 'walk' | 'checks' | 'checksDue'>): string =>
-  row.walk === 'done'
+  row.walk === 'done' && row.checksDue === 0
     ? 'walk done'
-    : row.walk === 'started'
+    : row.walk !== 'none'
       ? `${row.checks - row.checksDue} of ${row.checks} checked`
       : `${plural(row.checks, 'check')} due`;
 

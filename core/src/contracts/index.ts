@@ -6,3 +6,5 @@ export * from './reading';
 export * from './sheet';
 export * from './specs';
 export * from './work';
+export * from './tick';
+export * from './due';

@@ -3,6 +3,7 @@ import { Decision } from './check';
 import { Day, Id, ShortText, Slug } from './common';
 import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
+import { Tick } from './tick';
 import { Visit, WorkItem } from './work';
 
 export const Harvest = z
@@ -69,8 +70,29 @@ export const MachineFile = z.object({
   walks: z.array(Walk),
   work: z.array(WorkItem),
   visits: z.array(Visit),
+  ticks: z.array(Tick).default([]),
 });
 export type MachineFile = z.infer<typeof MachineFile>;
+
+/** What a machine still lacks to be ready, in the order to do it. */
+export const MissingStep = z.object({
+  id: z.enum([
+    'noSheet',
+    'startWalk',
+    'resumeWalk',
+    'readRest',
+    'remeasure',
+    'acceptSkips',
+    'acceptWork',
+    'planVisit',
+    'doWork',
+    'tasks',
+    'closeUp',
+  ]),
+  count: z.int(),
+  checks: z.array(z.string()).describe('checks it is about, where it is about checks'),
+});
+export type MissingStep = z.infer<typeof MissingStep>;
 
 /** One row of the Yard. `slack` in working days; below 0 is too late. */
 export const YardRow = z.object({
@@ -85,17 +107,10 @@ export const YardRow = z.object({
   checksDue: z.int(),
   checks: z.int(),
   walk: z.enum(['none', 'started', 'done']),
+  /** empty when the machine is ready for harvest */
+  missing: z.array(MissingStep.omit({ checks: true })),
   next: z.object({
-    id: z.enum([
-      'startWalk',
-      'resumeWalk',
-      'acceptWork',
-      'planVisit',
-      'visitLate',
-      'visitPlanned',
-      'ready',
-      'noSheet',
-    ]),
+    id: z.enum([...MissingStep.shape.id.options, 'visitLate', 'visitPlanned', 'ready']),
     day: Day.nullable(),
     technician: z.string().nullable(),
     count: z.int(),

@@ -91,6 +91,13 @@ export const Walk = z.object({
   hours: z.number().finite().nonnegative().max(100_000),
   by: ShortText,
   noticed: LongText.default(''),
+  checks: z
+    .array(Slug)
+    .min(1)
+    .max(500)
+    .nullable()
+    .default(null)
+    .describe('a short walk: these checks only; null: all of the machine'),
 });
 export type Walk = z.infer<typeof Walk>;
 

@@ -1,24 +1,9 @@
 import { addDays } from 'date-fns/addDays';
 import { parseISO } from 'date-fns/parseISO';
-import type { Day, Interval } from '../contracts';
+import type { Day, DueBy, Interval } from '../contracts';
 import { InputError, zeroOrMore } from '../units';
 import { earlyStep, nextTime, type EveryInterval, type LastDone } from './nextTime';
 import { dayOf, projectHours, type UseRate } from './use';
-
-/** The rule by which something falls due. */
-export type DueBy =
-  | 'hours'
-  | 'calendar'
-  | 'early'
-  | 'daily'
-  | 'crop'
-  | 'header'
-  | 'season'
-  | 'afterHarvest'
-  | 'storageIn'
-  | 'storageOut'
-  | 'once'
-  | 'never';
 
 /** When it falls due, and by which rule. */
 export interface Due {
@@ -234,6 +219,6 @@ function dueEvery(rule: EveryInterval, last: LastDone, facts: DueFacts): Due {
  * The day on which the meter will stand at some hours; today when it does already, null when it
  * never will.
  */
-function dayAt(atHours: number, { now, today, use }: DueFacts): Day | null {
+export function dayAt(atHours: number, { now, today, use }: DueFacts): Day | null {
   return atHours <= now ? today : projectHours(today, atHours - now, use);
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import type { MachineFile, Reading, ReadingValue, Visit, WorkItem } from '../contracts';
+import type { MachineFile, Reading, ReadingValue, Tick, Visit, WorkItem } from '../contracts';
+import { closedUp, seasonFile } from '../testing/season';
 import { shortSheet, MACHINE_ID, reading, WALK_ID } from '../testing/sheet';
 import { labourHours, proposeWork } from '../work';
 import { unreadPlaces, walkStops, nextStop } from '../walk';
@@ -61,44 +62,12 @@ const width = (v: number): ReadingValue => ({
   typed: [],
   unit: 'mm',
 });
-const file = (readings: Reading[], work: WorkItem[] = [], visits: Visit[] = []): MachineFile => ({
-  machine: {
-    id: MACHINE_ID,
-    serial: 'T118',
-    model: 'AX7',
-    customer: 'Harrow End',
-    branch: 'Upper Larkmoor',
-    builtOn: '2022-03-01',
-    hours: 1284,
-    header: null,
-    harvest: {
-      crop: 'malting barley',
-      start: '2026-06-30',
-      end: '2026-07-12',
-      areaHa: 520,
-      widthM: 10.7,
-      speedKmh: 6.2,
-      efficiency: 0.72,
-    },
-  },
-  sheets: [shortSheet('ax7'), shortSheet('rc12')],
-  readings,
-  work,
-  visits,
-  earlier: [],
-  walks: [
-    {
-      id: WALK_ID,
-      machineId: MACHINE_ID,
-      startedAt: '2026-06-09T07:00:00.000Z',
-      finishedAt: '2026-06-09T09:00:00.000Z',
-      madeSafeAt: '2026-06-09T07:00:00.000Z',
-      hours: 1284,
-      by: 'Ines Marrow',
-      noticed: '',
-    },
-  ],
-});
+const file = (
+  readings: Reading[],
+  work: WorkItem[] = [],
+  visits: Visit[] = [],
+  ticks: Tick[] = closedUp(),
+): MachineFile => seasonFile({ readings, work, visits, ticks });
 const narrow = () => reading('fan-drive-belt', 'belt', width(34));
 const item = (r: Reading): WorkItem => ({
   id: '0197a000-0000-7000-8000-0000000000b1',
@@ -130,7 +99,10 @@ const visit = (startsOn: string, endsOn: string, workIds: string[]): Visit => ({
 
 describe('standing of a machine', () => {
   test('without a walk, the walk itself is the work, and starting it is next', () => {
-    const standing = standingOf({ ...file([]), walks: [] }, '2026-06-09');
+    const standing = standingOf(
+      seasonFile({ checks: shortSheet('ax7').checks, walked: false }),
+      '2026-06-09',
+    );
     expect(standing.walkState).toBe('none');
     expect(standing.checksDue).toBe(4);
     expect(standing.hoursOpen).toBeGreaterThan(0);
@@ -170,22 +142,20 @@ describe('standing of a machine', () => {
   });
   test('a reading that holds after the work was accepted closes it', () => {
     const r = narrow();
-    const done = standingOf(
-      file(
-        [
-          r,
-          reading('fan-drive-belt', 'belt', width(38), {
-            state: 'asLeft',
-            renewed: true,
-            takenAt: '2026-06-18T10:00:00.000Z',
-          }),
-        ],
-        [item(r)],
-      ),
-      '2026-06-18',
+    const closed = file(
+      [
+        r,
+        reading('fan-drive-belt', 'belt', width(38), {
+          state: 'asLeft',
+          renewed: true,
+          takenAt: '2026-06-18T10:00:00.000Z',
+        }),
+      ],
+      [item(r)],
     );
+    const done = standingOf(closed, '2026-06-18');
     expect(done.work[0]!.done).toBe(true);
-    expect(done).toMatchObject({ hoursOpen: 0, late: false });
+    expect(done).toMatchObject({ hoursOpen: 0, late: false, ready: true });
     expect(nextStep(done).id).toBe('ready');
   });
 });

@@ -1,11 +1,10 @@
-import { formatISO } from 'date-fns/formatISO';
-import { parseISO } from 'date-fns/parseISO';
-import { subDays } from 'date-fns/subDays';
 import type {
   Day,
   Decision,
+  DueLine,
   Machine,
   MachineFile,
+  MissingStep,
   Reading,
   Visit,
   Walk,
@@ -13,13 +12,17 @@ import type {
   YardRow,
 } from '../contracts';
 import { seasonHours } from '../forecast';
-import { SEASON_LOOK_DAYS } from '../intervals';
+import { countsFrom, type DueFacts } from '../intervals';
+import { InputError } from '../units';
 import { needsHand } from '../findings';
 import type { MachineFacts } from '../kinds';
 import { judgeMachine, type CheckVerdict } from '../verdict';
 import { checksAsRead } from '../sheets';
 import { checksFor } from '../walk';
 import { labourHours, proposeWork, type ProposedWork } from '../work';
+import { dueLines } from './due';
+import { isLeft, missingFor } from './ready';
+import { disturbed, tasksOf, type Task } from './tasks';
 import { rateOfUse } from './use';
 import { mustStartBy, slackDays, visitEnd, workingDayFrom, workingDaysAfter } from './days';
 
@@ -44,6 +47,11 @@ export interface Standing {
   readonly work: readonly StandingWork[];
   readonly walk: Walk | undefined;
   readonly walkState: YardRow['walk'];
+  /** to do beside the checks, ticked or not */
+  readonly tasks: readonly Task[];
+  /** what it lacks to be ready, in the order to do it */
+  readonly missing: readonly MissingStep[];
+  readonly ready: boolean;
   readonly checks: number;
   readonly checksDue: number;
   readonly hoursOpen: number;
@@ -94,20 +102,25 @@ export function standingOf(file: MachineFile, today: Day): Standing {
     }));
   const accepted = new Set(work.filter((w) => !w.done).map((w) => w.checkId));
   const proposed = verdicts.flatMap((v) =>
-    accepted.has(v.check.id) ? [] : (proposeWork(v, verdicts) ?? []),
+    accepted.has(v.check.id) || isLeft(v, file.ticks) ? [] : (proposeWork(v, verdicts) ?? []),
   );
 
-  const walk = file.walks
-    .filter((w) => w.startedAt.slice(0, 10) >= countsFrom(machine))
-    .sort((a, b) => a.startedAt.localeCompare(b.startedAt))
-    .at(-1);
-  const measured = new Set(
-    file.readings.filter((r) => walk && r.walkId === walk.id).map((r) => r.checkId),
-  );
-  const due = walk?.finishedAt ? [] : checks.filter((c) => !measured.has(c.id));
-
+  const walk = walkOfSeason(file);
+  const walkState = walk ? (walk.finishedAt ? 'done' : 'started') : 'none';
   const open = work.filter((w) => !w.done);
   const planned = open.filter((w) => w.visit);
+  const tasks = tasksOf(file, checks, walk);
+  const missing = missingFor({
+    checks,
+    verdicts,
+    walkState,
+    disturbed: disturbed(file.readings, checks),
+    openWork: open.map((w) => ({ checkId: w.checkId, planned: w.visit !== undefined })),
+    tasks,
+    ticks: file.ticks,
+  });
+  const unread = new Set(missing.find((m) => READS.has(m.id))?.checks ?? []);
+  const due = checks.filter((c) => unread.has(c.id));
   const unplanned = [...open.filter((w) => !w.visit), ...proposed];
   const walkHours = labourHours(due.map((c) => ({ minutes: c.labour.measure, cover: null })));
   const hoursOpen = labourHours([...open, ...proposed]) + walkHours;
@@ -129,7 +142,10 @@ export function standingOf(file: MachineFile, today: Day): Standing {
     proposed,
     work,
     walk,
-    walkState: walk ? (walk.finishedAt ? 'done' : 'started') : 'none',
+    walkState,
+    tasks,
+    missing,
+    ready: missing.length === 0,
     checks: checks.length,
     checksDue: due.length,
     hoursOpen,
@@ -141,8 +157,32 @@ export function standingOf(file: MachineFile, today: Day): Standing {
   };
 }
 
-const countsFrom = (machine: Machine): Day =>
-  formatISO(subDays(parseISO(machine.harvest.start), SEASON_LOOK_DAYS), { representation: 'date' });
+const READS: ReadonlySet<MissingStep['id']> = new Set(['startWalk', 'resumeWalk', 'readRest']);
+
+/** The walk of this season that is still open, the newest of them; else the newest. */
+function walkOfSeason({ walks, machine }: MachineFile): Walk | undefined {
+  const own = walks
+    .filter((w) => w.startedAt.slice(0, 10) >= countsFrom(machine.harvest.start))
+    .sort((a, b) => a.startedAt.localeCompare(b.startedAt));
+  return own.findLast((w) => !w.finishedAt) ?? own.at(-1);
+}
+
+/** The facts by which a machine's checks and tasks fall due. */
+export function dueFactsOf({ hours, crop, header, today = '', use }: MachineFacts): DueFacts {
+  if (!use) throw new InputError('use', 'none', 'how the machine is used');
+  return { now: hours, today, use, nextCrop: crop, header };
+}
+
+/** All that is due on a machine and will be, nearest first. */
+export function dueOf(file: MachineFile, standing: Standing): DueLine[] {
+  return dueLines({
+    file,
+    checks: checksFor(file.machine, file.sheets),
+    verdicts: standing.verdicts,
+    tasks: standing.tasks,
+    facts: dueFactsOf(standing.facts),
+  });
+}
 
 /**
  * A work item is done when its check was read again after it was accepted and no longer needs a
@@ -150,7 +190,9 @@ const countsFrom = (machine: Machine): Day =>
  */
 function isDone(item: WorkItem, verdicts: readonly CheckVerdict[]): boolean {
   const verdict = verdicts.find((v) => v.check.id === item.checkId);
-  return verdict !== undefined && verdict.takenAt > item.acceptedAt && !needsHand(verdict.decision);
+  if (!verdict || verdict.takenAt <= item.acceptedAt) return false;
+  // what has lapsed since it was put right was put right all the same
+  return !needsHand(verdict.decision);
 }
 
 /** The Yard's one line on what to do next with a machine. */
@@ -161,16 +203,12 @@ export function nextStep(standing: Standing): YardRow['next'] {
     day: visit?.startsOn ?? null,
     technician: visit?.technician ?? null,
   });
-  if (standing.checks === 0) return step('noSheet');
   const open = standing.work.filter((w) => !w.done);
   const visit = open
     .flatMap((w) => w.visit ?? [])
     .sort((a, b) => a.startsOn.localeCompare(b.startsOn))[0];
   if (visit && standing.late) return step('visitLate', 0, visit);
-  if (standing.walkState === 'none') return step('startWalk', standing.checks);
-  if (standing.walkState === 'started') return step('resumeWalk', standing.checksDue);
-  if (standing.proposed.length) return step('acceptWork', standing.proposed.length);
-  const unplanned = open.filter((w) => !w.visit).length;
-  if (unplanned) return step('planVisit', unplanned);
-  return visit ? step('visitPlanned', 0, visit) : step('ready');
+  const [first] = standing.missing;
+  if (!first) return step('ready');
+  return first.id === 'doWork' ? step('visitPlanned', 0, visit) : step(first.id, first.count);
 }

@@ -23,6 +23,7 @@ export function admissionTroubles(
   return [
     ...placeTroubles(reading, check),
     ...dateTroubles(reading, machine, today),
+    ...meterTroubles(reading, machine),
     ...valueTroubles(reading, check),
     ...challenges(reading, check),
   ];
@@ -57,6 +58,38 @@ function dateTroubles(
     return wrong(`${takenOn} lies before ${serial} was built, ${builtOn}. Check the date.`);
   return takenOn > tomorrow
     ? wrong(`${takenOn} lies in the future; today is ${today}. Check the date.`)
+    : [];
+}
+
+/** What a meter may be misread by, h. */
+const METER_SLACK = 1;
+
+/**
+ * A meter runs one way: a renewal recorded later lies between the looks before and after it, and not
+ * beyond what the machine has worked.
+ * @param others what the meter of the machine was read at before and after, where that is at hand
+ */
+export function meterTroubles(
+  { value, hours, takenAt }: Pick<Reading, 'value' | 'hours' | 'takenAt'>,
+  machine: Pick<Machine, 'serial' | 'hours'>,
+  others: readonly Pick<Reading, 'hours' | 'takenAt'>[] = [],
+): FieldTrouble[] {
+  if (value.kind !== 'renewal') return [];
+  const wrong = (message: string) => [{ field: 'hours', message }];
+  if (hours > machine.hours + METER_SLACK)
+    return wrong(
+      `${machine.serial} has only worked ${machine.hours} h. Read the separator hours again, not the engine hours.`,
+    );
+  const before = others
+    .filter((r) => r.takenAt < takenAt)
+    .reduce((m, r) => Math.max(m, r.hours), 0);
+  if (hours < before - METER_SLACK)
+    return wrong(`The meter stood at ${before} h before that day already. Check hours and day.`);
+  const after = others
+    .filter((r) => r.takenAt > takenAt)
+    .reduce((m, r) => Math.min(m, r.hours), Infinity);
+  return hours > after + METER_SLACK
+    ? wrong(`The meter stood at ${after} h after that day still. Check hours and day.`)
     : [];
 }
 

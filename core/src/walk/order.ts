@@ -8,6 +8,12 @@ export interface WalkStop {
   readonly because?: { readonly component: string; readonly why: string } | undefined;
 }
 
+/** The checks a walk is over: all of the machine, or those of a short walk. */
+export const checksOfWalk = <C extends Pick<Check, 'id'>>(
+  checks: readonly C[],
+  { checks: only }: Pick<Walk, 'checks'>,
+): readonly C[] => (only ? checks.filter((c) => only.includes(c.id)) : checks);
+
 /**
  * The stops of a walk, front to back, with what this walk's readings have already settled.
  * A check is begun while one of its places is unread, and due again when work on another check

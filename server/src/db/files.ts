@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Machine, MachineFile, SpecSheet } from '@green-tally/core/contracts';
-import { MachineRow, PersonRow, ReadingRow, VisitRow, WalkRow, WorkRow } from './models';
-import { toMachine, toReading, toVisit, toWalk, toWork } from './rows';
+import { MachineRow, PersonRow, ReadingRow, TickRow, VisitRow, WalkRow, WorkRow } from './models';
+import { toMachine, toReading, toTick, toVisit, toWalk, toWork } from './rows';
 import { sheetOf, sheetsInUse } from './sheets';
 import { connection, within } from './within';
 
@@ -57,7 +57,7 @@ export async function machineFiles(
   });
   const machineId = machines.map((m) => m.id);
   const raw = { where: { machineId }, ...within(transaction) };
-  const [sheets, readings, walks, work, visits, people] = await Promise.all([
+  const [sheets, readings, walks, work, visits, ticks, people] = await Promise.all([
     sheetsInUse(transaction),
     ReadingRow.findAll({
       ...raw,
@@ -69,10 +69,12 @@ export async function machineFiles(
     WalkRow.findAll({ ...raw, order: [['startedAt', 'ASC']] }),
     WorkRow.findAll({ ...raw, order: [['acceptedAt', 'ASC']] }),
     VisitRow.findAll({ ...raw, order: [['startsOn', 'ASC']] }),
+    TickRow.findAll({ ...raw, order: [['at', 'ASC']] }),
     PersonRow.findAll({ attributes: ['id', 'name'], ...within(transaction) }),
   ]);
   const names = new Map(people.map((p) => [p.id, p.name]));
-  const [r, w, k, v] = [byMachine(readings), byMachine(walks), byMachine(work), byMachine(visits)];
+  const [r, w, k] = [byMachine(readings), byMachine(walks), byMachine(work)];
+  const [v, t] = [byMachine(visits), byMachine(ticks)];
   return machines.map((row) => {
     const models = [row.model, row.header?.model];
     return {
@@ -83,6 +85,7 @@ export async function machineFiles(
       walks: (w.get(row.id) ?? []).map(toWalk),
       work: (k.get(row.id) ?? []).map(toWork),
       visits: (v.get(row.id) ?? []).map((visit) => toVisit(visit, names)),
+      ticks: (t.get(row.id) ?? []).map(toTick),
     };
   });
 }

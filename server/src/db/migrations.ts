@@ -62,10 +62,11 @@ const MIGRATIONS = [
     '003-put-right-and-ticks',
     `
     ALTER TABLE readings ADD COLUMN repaired boolean NOT NULL DEFAULT false;
+    ALTER TABLE walks ADD COLUMN checks jsonb;
     CREATE TABLE ticks (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), key text NOT NULL, done boolean NOT NULL, at timestamptz NOT NULL, by text NOT NULL, note text NOT NULL,
       stored_at timestamptz NOT NULL DEFAULT now());
     CREATE INDEX ticks_machine ON ticks (machine_id);`,
-    'DROP TABLE ticks; ALTER TABLE readings DROP COLUMN repaired;',
+    'DROP TABLE ticks; ALTER TABLE walks DROP COLUMN checks; ALTER TABLE readings DROP COLUMN repaired;',
   ),
 ];
 

@@ -81,6 +81,7 @@ export class WalkRow extends Model<InferAttributes<WalkRow>, InferCreationAttrib
   declare hours: number;
   declare by: string;
   declare noticed: string;
+  declare checks: CreationOptional<string[] | null>;
 }
 
 export class ReadingRow extends Model<
@@ -133,6 +134,17 @@ export class VisitRow extends Model<InferAttributes<VisitRow>, InferCreationAttr
   declare note: string;
   declare workIds: string[];
   declare version: number;
+}
+
+/** What was said of a task, a skip or a decision; only added to. */
+export class TickRow extends Model<InferAttributes<TickRow>, InferCreationAttributes<TickRow>> {
+  declare id: string;
+  declare machineId: string;
+  declare key: string;
+  declare done: boolean;
+  declare at: Date;
+  declare by: string;
+  declare note: string;
 }
 
 export class SettingRow extends Model<

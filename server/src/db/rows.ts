@@ -1,5 +1,5 @@
-import type { Machine, Reading, Visit, Walk, WorkItem } from '@green-tally/core/contracts';
-import type { MachineRow, ReadingRow, VisitRow, WalkRow, WorkRow } from './models';
+import type { Machine, Reading, Tick, Visit, Walk, WorkItem } from '@green-tally/core/contracts';
+import type { MachineRow, ReadingRow, TickRow, VisitRow, WalkRow, WorkRow } from './models';
 
 /** Rows to the shapes of the contracts. Moments leave as UTC text. */
 export const toMachine = (row: MachineRow): Machine => ({
@@ -24,6 +24,16 @@ export const toWalk = (row: WalkRow): Walk => ({
   hours: row.hours,
   by: row.by,
   noticed: row.noticed,
+  checks: row.checks ?? null,
+});
+export const toTick = (row: TickRow): Tick => ({
+  id: row.id,
+  machineId: row.machineId,
+  key: row.key,
+  done: row.done,
+  at: row.at.toISOString(),
+  by: row.by,
+  note: row.note,
 });
 export const toReading = (row: ReadingRow): Reading => ({
   id: row.id,

@@ -10,6 +10,7 @@ import {
   WorkRow,
   VisitRow,
   SettingRow,
+  TickRow,
 } from './models';
 
 const id = { type: DataTypes.UUID, primaryKey: true } as const;
@@ -91,6 +92,7 @@ export function defineModels(sequelize: Sequelize): void {
       hours: number,
       by: text,
       noticed: text,
+      checks: maybeJson,
     }),
     table('walks'),
   );
@@ -148,6 +150,10 @@ export function defineModels(sequelize: Sequelize): void {
       version: { type: DataTypes.INTEGER, allowNull: false },
     }),
     table('visits'),
+  );
+  TickRow.init(
+    own({ id, machineId: uuid, key: text, done: flag, at: moment, by: text, note: text }),
+    table('ticks'),
   );
   SettingRow.init(own({ key: { ...text, primaryKey: true }, value: text }), table('settings'));
 }

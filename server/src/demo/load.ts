@@ -7,6 +7,7 @@ import {
   PersonRow,
   SettingRow,
   SheetRow,
+  TickRow,
   VisitRow,
   WalkRow,
   WorkRow,
@@ -55,6 +56,10 @@ export async function loadDemo(db: Database): Promise<string> {
       { transaction },
     );
     await insertReadings(db, demo.readings, transaction);
+    await TickRow.bulkCreate(
+      demo.ticks.map((t) => ({ ...t, at: new Date(t.at) })),
+      { transaction },
+    );
     await WorkRow.bulkCreate(
       demo.work.map((w) => ({ ...w, acceptedAt: new Date(w.acceptedAt), withdrawnAt: null })),
       { transaction },

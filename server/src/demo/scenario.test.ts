@@ -23,6 +23,7 @@ const files = demo.machines.map((machine) => {
     walks: own(demo.walks),
     work: own(demo.work),
     visits: own(demo.visits),
+    ticks: own(demo.ticks),
   };
 });
 

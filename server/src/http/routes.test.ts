@@ -133,6 +133,22 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
       ),
   'GET /readings.csv': async () => maud.get(`/api/readings.csv?machine=${T118}`),
   'POST /work': async () => maud.post('/api/work').send({ items: [work()] }),
+  'POST /ticks': async () =>
+    maud.post('/api/ticks').send({
+      ticks: [
+        {
+          id: randomUUID(),
+          machineId: T118,
+          key: 'task|made|Look again',
+          done: true,
+          at: '2026-06-09T09:00:00.000Z',
+          by: 'Maud Ferrier',
+        },
+      ],
+    }),
+  'GET /due': async () => maud.get('/api/due'),
+  'GET /due.csv': async () => maud.get('/api/due.csv'),
+  'GET /due.ics': async () => maud.get('/api/due.ics'),
   'DELETE /work/{id}': async () => {
     const file = (await maud.get(`/api/machines/${T118}`)).body;
     return maud.delete(`/api/work/${file.work[0].id}`);

@@ -12,13 +12,21 @@ afterAll(() => place.close());
 test('migrations run up from empty, are remembered, and come down again', async () => {
   expect(await migrate(place.db.sequelize)).toEqual([]);
   await unmigrate(place.db.sequelize);
-  expect(await migrate(place.db.sequelize)).toEqual(['001-first-tables', '002-sheet-revisions']);
+  expect(await migrate(place.db.sequelize)).toEqual([
+    '001-first-tables',
+    '002-sheet-revisions',
+    '003-put-right-and-ticks',
+  ]);
 });
 
 test('two processes migrating at once agree', async () => {
   await unmigrate(place.db.sequelize);
   const runs = await Promise.all([migrate(place.db.sequelize), migrate(place.db.sequelize)]);
-  expect(runs.flat()).toEqual(['001-first-tables', '002-sheet-revisions']);
+  expect(runs.flat()).toEqual([
+    '001-first-tables',
+    '002-sheet-revisions',
+    '003-put-right-and-ticks',
+  ]);
 });
 
 test('the first visit makes the first admin and branch, and only the first', async () => {

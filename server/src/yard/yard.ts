@@ -45,6 +45,7 @@ export async function yardOf(
       checksDue,
       checks,
       walk: walkState,
+      missing: standing.missing.map(({ id, count }) => ({ id, count })),
       next: nextStep(standing),
     };
   });

@@ -1,0 +1,1 @@
+export { MachineDueScreen as default } from '../../due/MachineDueScreen';

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import { Day } from './common';
+import { Interval } from './limits';
+import { Machine } from './machine';
+
+/** How near something is: late, to be done now, before harvest, within it, or after. */
+export const DueState = z.enum(['overdue', 'now', 'beforeHarvest', 'inSeason', 'later']);
+export type DueState = z.infer<typeof DueState>;
+
+/** The rule by which something falls due. */
+export const DueBy = z.enum([
+  'hours',
+  'calendar',
+  'early',
+  'daily',
+  'crop',
+  'header',
+  'season',
+  'afterHarvest',
+  'storageIn',
+  'storageOut',
+  'once',
+  'never',
+  'watch',
+  'task',
+]);
+export type DueBy = z.infer<typeof DueBy>;
+
+/** One thing that is due on a machine, or will be. Hours: machine hours. */
+export const DueLine = z.object({
+  key: z.string().describe('unique on its machine'),
+  kind: z.enum(['check', 'service', 'recheck', 'task']),
+  state: DueState,
+  checkId: z.string().nullable(),
+  component: z.string(),
+  station: z.int(),
+  what: z.string().describe('what is to be done, in a few words'),
+  interval: Interval.nullable(),
+  by: DueBy,
+  on: Day.nullable().describe('projected from its hours by the machine’s own use'),
+  atHours: z.number().nullable(),
+  last: z.object({ on: Day, hours: z.number() }).nullable(),
+  minutes: z.number(),
+});
+export type DueLine = z.infer<typeof DueLine>;
+
+/** What is due on the machines of a branch, nearest first. */
+export const DueList = z.object({
+  today: Day,
+  branch: z.string(),
+  rows: z.array(
+    z.object({
+      machine: Machine.pick({ id: true, serial: true, model: true, customer: true, branch: true }),
+      harvest: Day,
+      line: DueLine,
+    }),
+  ),
+});
+export type DueList = z.infer<typeof DueList>;

@@ -1,0 +1,156 @@
+import {
+  DueState,
+  type Check,
+  type Day,
+  type DueLine,
+  type MachineFile,
+  type Reading,
+} from '../contracts';
+import { isMain, lifeOf, live, placesOf } from '../history';
+import { dayAt, nextDue, type Due, type DueFacts, type LastDone } from '../intervals';
+import type { CheckVerdict } from '../verdict';
+import type { Task } from './tasks';
+
+/** From the nearest to the furthest. */
+export const DUE_STATES = DueState.options;
+
+/** What a due list is made from. */
+export interface DueFrom {
+  readonly file: Pick<MachineFile, 'readings'>;
+  readonly checks: readonly Check[];
+  readonly verdicts: readonly CheckVerdict[];
+  readonly tasks: readonly Task[];
+  readonly facts: DueFacts;
+}
+
+/**
+ * All that is due on a machine and will be, nearest first: every check and service by the one rule
+ * of intervals, what is watched at the hour it is to be looked at again, and open tasks. Never read
+ * is due. What will not fall due again of itself is left out.
+ */
+export function dueLines({ file, checks, verdicts, tasks, facts }: DueFrom): DueLine[] {
+  const byCheck = new Map<string, Reading[]>();
+  for (const r of live(file.readings)) {
+    const own = byCheck.get(r.checkId);
+    if (own) own.push(r);
+    else byCheck.set(r.checkId, [r]);
+  }
+  const lines = [
+    ...checks.flatMap((check) => ofCheck(check, byCheck.get(check.id) ?? [], facts)),
+    ...verdicts.flatMap((v) => rechecks(v, facts)),
+    ...tasks.flatMap((t) => (t.done ? [] : [ofTask(t, facts)])),
+  ];
+  return lines.sort(nearest);
+}
+
+const rank = (state: DueState): number => DUE_STATES.indexOf(state);
+const nearest = (a: DueLine, b: DueLine): number =>
+  rank(a.state) - rank(b.state) ||
+  (a.on ?? '9').localeCompare(b.on ?? '9') ||
+  a.station - b.station ||
+  (a.key < b.key ? -1 : 1);
+
+/** A check falls due with the first of its places. */
+function ofCheck(check: Check, readings: readonly Reading[], facts: DueFacts): DueLine[] {
+  const { read, unread } = placesOf(check.places, readings);
+  const lasts: (LastDone | undefined)[] = [
+    ...(unread.length ? [undefined] : []),
+    ...read.map(({ live: own }) => {
+      const main = own.findLast(isMain);
+      return main && lastOf(own, main);
+    }),
+  ];
+  const [first] = lasts
+    .map((last) => ({ last, due: nextDue(check.interval, last, nowOf(facts, last)) }))
+    .map((d) => ({ ...d, state: stateOf(d.due, d.last) }))
+    .filter((d) => d.due.by !== 'never' || d.due.lapsed)
+    .sort(
+      (a, b) => rank(a.state) - rank(b.state) || (a.due.on ?? '9').localeCompare(b.due.on ?? '9'),
+    );
+  if (!first) return [];
+  return [
+    {
+      key: check.id,
+      kind: check.kind === 'service' ? 'service' : 'check',
+      state: first.state,
+      checkId: check.id,
+      component: check.component,
+      station: check.station,
+      what: check.measures,
+      interval: check.interval,
+      by: first.due.by,
+      on: first.due.on,
+      atHours: first.due.atHours,
+      last: first.last ? { on: first.last.on, hours: first.last.hours } : null,
+      minutes: check.labour.measure,
+    },
+  ];
+}
+
+const lastOf = (own: readonly Reading[], main: Reading): LastDone => ({
+  on: main.takenAt.slice(0, 10),
+  hours: main.hours,
+  newAt: lifeOf(own, main.takenAt)?.hours ?? 0,
+});
+
+/** A meter that was read further on than the machine's own hours say goes before them. */
+const nowOf = (facts: DueFacts, last: LastDone | undefined): DueFacts =>
+  last && last.hours > facts.now ? { ...facts, now: last.hours } : facts;
+
+function stateOf(due: Due, last: LastDone | undefined): DueState {
+  if (due.overdue) return 'overdue';
+  if (due.by !== 'daily' && due.lapsed && due.beforeHarvest) return last ? 'now' : 'beforeHarvest';
+  if (due.beforeHarvest) return 'beforeHarvest';
+  return due.inSeason ? 'inSeason' : 'later';
+}
+
+/** What is watched is looked at again at the hour its limit may be reached. */
+function rechecks({ check, places }: CheckVerdict, facts: DueFacts): DueLine[] {
+  const watched = places.flatMap((p) =>
+    p.findings.flatMap((f) => (f.id === 'reachesLimit' ? [{ p, at: f.numbers.lookAgain }] : [])),
+  );
+  const [first] = watched.sort((a, b) => a.at - b.at);
+  if (!first || !Number.isFinite(first.at)) return [];
+  const on = dayAt(first.at, facts);
+  return [
+    {
+      key: `watch|${check.id}`,
+      kind: 'recheck',
+      state: first.at <= facts.now ? 'now' : stateOn(on, facts),
+      checkId: check.id,
+      component: check.component,
+      station: check.station,
+      what: `look again: ${check.measures}`,
+      interval: null,
+      by: 'watch',
+      on,
+      atHours: first.at,
+      last: { on: first.p.takenAt.slice(0, 10), hours: facts.now },
+      minutes: check.labour.measure,
+    },
+  ];
+}
+
+function stateOn(on: Day | null, { use }: DueFacts): DueState {
+  if (on === null) return 'later';
+  if (on < use.seasonStart) return 'beforeHarvest';
+  return on <= use.seasonEnd ? 'inSeason' : 'later';
+}
+
+function ofTask({ key, text, check, since }: Task, { today, use }: DueFacts): DueLine {
+  return {
+    key,
+    kind: 'task',
+    state: today >= use.seasonStart ? 'overdue' : 'now',
+    checkId: check?.id ?? null,
+    component: check?.component ?? 'Closing up',
+    station: 0,
+    what: text,
+    interval: null,
+    by: 'task',
+    on: today,
+    atHours: null,
+    last: { on: since.slice(0, 10), hours: 0 },
+    minutes: 0,
+  };
+}

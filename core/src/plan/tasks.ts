@@ -1,0 +1,112 @@
+import type { Check, Day, MachineFile, Reading, Tick, Walk } from '../contracts';
+import { live, roundOf } from '../history';
+import { countsFrom } from '../intervals';
+
+/** Something to do beside the checks; it stays open until it is ticked. */
+export interface Task {
+  /** what its ticks name */
+  readonly key: string;
+  readonly text: string;
+  /** the check whose work brought it; undefined: closing up the machine */
+  readonly check: Pick<Check, 'id' | 'component'> | undefined;
+  /** when it came up */
+  readonly since: string;
+  readonly done: Pick<Tick, 'by' | 'at' | 'note'> | undefined;
+}
+
+/** How a machine is closed up after it was opened for a walk. */
+export const CLOSING: readonly { readonly id: string; readonly text: string }[] = [
+  { id: 'shields', text: 'Shields on and latched, guards back' },
+  { id: 'plugs', text: 'Plugs, caps and fittings back in' },
+  { id: 'tools', text: 'Tools and rags counted, none left inside' },
+  { id: 'settings', text: 'Drum height and settings put back as they were found' },
+  { id: 'testRun', text: 'Test run: everyone clear, doors shut, run, stop, made safe' },
+];
+
+/**
+ * What stands of a key: the first of the newest run of like ticks, so that who ticked first is told,
+ * however often it was ticked after.
+ */
+export function standsOf(ticks: readonly Tick[], key: string): Tick | undefined {
+  const own = ticks.filter((t) => t.key === key).sort(byTime);
+  const last = own.at(-1);
+  if (!last?.done) return undefined;
+  const undone = own.findLastIndex((t) => !t.done);
+  return own[undone + 1];
+}
+
+const byTime = (a: Tick, b: Tick): number =>
+  a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1;
+
+/**
+ * Tasks of a machine's season, oldest first: those that work on a check brings along, and closing up
+ * after its newest walk.
+ * @param walk the newest walk of the season
+ */
+export function tasksOf(
+  { readings, ticks, machine }: Pick<MachineFile, 'readings' | 'ticks' | 'machine'>,
+  checks: readonly Check[],
+  walk: Pick<Walk, 'id' | 'startedAt'> | undefined,
+): Task[] {
+  const from = countsFrom(machine.harvest.start);
+  const closing = walk ? CLOSING.map((c) => closingTask(c, walk, ticks)) : [];
+  return [...broughtAlong(readings, checks, from).map((t) => withTick(t, ticks)), ...closing].sort(
+    (a, b) => (a.since < b.since ? -1 : a.since > b.since ? 1 : 0),
+  );
+}
+
+const withTick = (task: Omit<Task, 'done'>, ticks: readonly Tick[]): Task => ({
+  ...task,
+  done: standsOf(ticks, task.key),
+});
+
+const closingTask = (
+  { id, text }: (typeof CLOSING)[number],
+  walk: Pick<Walk, 'id' | 'startedAt'>,
+  ticks: readonly Tick[],
+): Task =>
+  withTick({ key: `close|${walk.id}|${id}`, text, check: undefined, since: walk.startedAt }, ticks);
+
+/** Each round in which a check was worked on brings its tasks once. */
+function broughtAlong(
+  readings: readonly Reading[],
+  checks: readonly Check[],
+  from: Day,
+): Omit<Task, 'done'>[] {
+  const worked = new Map<string, Reading>();
+  for (const r of live(readings))
+    if (r.state === 'asLeft' && r.value.kind !== 'skip' && r.takenAt >= from)
+      worked.set(`${r.checkId}|${roundOf(r)}`, r);
+  const byId = new Map(checks.map((c) => [c.id, c]));
+  return [...worked].flatMap(([round, { checkId, takenAt }]) => {
+    const check = byId.get(checkId);
+    return (check?.knockOns ?? []).flatMap((k) =>
+      'task' in k && check
+        ? [{ key: `task|${round}|${k.task}`, text: k.task, check, since: takenAt }]
+        : [],
+    );
+  });
+}
+
+/** Checks that work on another one has disturbed since they were last read. */
+export function disturbed(
+  readings: readonly Reading[],
+  checks: readonly Check[],
+): ReadonlyMap<string, Pick<Check, 'component'>> {
+  const lastRead = new Map<string, string>();
+  const lastWorked = new Map<string, string>();
+  for (const r of live(readings)) {
+    const into = r.state === 'asLeft' ? [lastRead, lastWorked] : [lastRead];
+    for (const map of into)
+      if (r.takenAt > (map.get(r.checkId) ?? '')) map.set(r.checkId, r.takenAt);
+  }
+  const found = new Map<string, Pick<Check, 'component'>>();
+  for (const check of checks)
+    for (const k of check.knockOns) {
+      if (!('check' in k)) continue;
+      const worked = lastWorked.get(check.id);
+      const read = lastRead.get(k.check);
+      if (worked !== undefined && read !== undefined && read < worked) found.set(k.check, check);
+    }
+  return found;
+}

@@ -1,0 +1,59 @@
+import type { Person, Tick } from '@green-tally/core/contracts';
+import { mayDo } from '@green-tally/core/rights';
+import { factsChanged, TickRow, toTick, type Database } from '../db';
+import { Forbidden, invalidField, NotFound } from '../errors';
+import { machineToChange } from '../machines/machines';
+
+/** What a tick may be of, and whether it has to say why. */
+const KINDS: Readonly<Record<string, { readonly why: boolean; readonly planner: boolean }>> = {
+  task: { why: false, planner: false },
+  close: { why: false, planner: false },
+  skip: { why: true, planner: true },
+  leave: { why: true, planner: false },
+};
+
+/**
+ * Stores ticks, all or none; one that is there already is left as it is, so that sending twice does
+ * no harm.
+ * @throws what is wrong by field: a key of no kind, a decision without its reason, the same id with
+ *   other content
+ */
+export async function keepTicks(
+  db: Database,
+  ticks: readonly Tick[],
+  person: Person,
+): Promise<Tick[]> {
+  for (const [i, tick] of ticks.entries()) {
+    const kind = KINDS[tick.key.split('|')[0] ?? ''];
+    if (!kind || tick.key.split('|').length < 2)
+      throw invalidField(
+        `ticks.${i}.key`,
+        `"${tick.key}" is not something to tick.`,
+        `one of ${Object.keys(KINDS).join(', ')}, and what it belongs to`,
+      );
+    if (kind.why && tick.done && !tick.note.trim())
+      throw invalidField(`ticks.${i}.note`, 'Why is not said.', 'a word of why');
+    if (kind.planner && !mayDo(person.role, 'planVisits'))
+      throw new Forbidden('Not yours to do', 'Only a planner accepts that a check is left unread.');
+    await machineToChange(tick.machineId, person);
+  }
+  return db.sequelize.transaction(async (transaction) => {
+    const ids = ticks.map((t) => t.id);
+    const there = new Map(
+      (await TickRow.findAll({ where: { id: ids }, transaction })).map((t) => [t.id, t]),
+    );
+    for (const tick of ticks) {
+      const old = there.get(tick.id);
+      if (old && (old.machineId !== tick.machineId || old.key !== tick.key))
+        throw new NotFound('tick on this machine');
+    }
+    await TickRow.bulkCreate(
+      ticks
+        .filter((t) => !there.has(t.id))
+        .map((t) => ({ ...t, at: new Date(t.at), by: person.name })),
+      { transaction, ignoreDuplicates: true },
+    );
+    await factsChanged(db, transaction);
+    return (await TickRow.findAll({ where: { id: ids }, transaction })).map(toTick);
+  });
+}
