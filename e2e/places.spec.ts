@@ -33,6 +33,8 @@ const places = (measured: string, unwalked: string): readonly Place[] => [
   { name: 'verdict', path: `/walk/${measured}/chopper-knives`, ready: 'verdict' },
   { name: 'work of all', path: '/work', ready: 'work list' },
   { name: 'work of one', path: `/work/${measured}`, ready: 'dates' },
+  { name: 'due of all', path: '/due', ready: 'due list' },
+  { name: 'due of one', path: `/due/${measured}`, ready: 'machine due' },
   { name: 'specs', path: '/specs', ready: 'specs' },
   { name: 'sheet', path: '/specs/AX7', ready: 'check list' },
   { name: 'check of a sheet', path: '/specs/AX7/conveyor-chain-tension', ready: 'spec check' },

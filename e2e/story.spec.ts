@@ -110,8 +110,25 @@ for (const [name, viewport, serial] of [
         await page.getByRole('link', { name: 'Back to the walk' }).click();
         await expect(page.getByTestId('walk')).toContainText('Walk: 5 of 147');
         await page.getByRole('button', { name: 'Finish early: the rest stays due' }).click();
-        await expect(page.getByTestId('work')).toBeVisible();
+        await expect(page.getByTestId('machine due')).toBeVisible();
         await expect(page.getByTestId('sync')).toContainText('all sent');
+      });
+
+      await test.step('what was opened is closed up, and what was worked on brings its task', async () => {
+        const closing = page.getByTestId('closing');
+        await expect(closing).toContainText('5 of 5 open');
+        for (const id of ['shields', 'plugs', 'tools', 'settings', 'testRun'])
+          await page.getByTestId(`tick ${id}`).click();
+        await expect(closing).toContainText('all done');
+        await expect(page.getByTestId('tasks')).toContainText('1 of 1 open');
+      });
+
+      await test.step('five of 147 read is not ready: the machine says what is missing', async () => {
+        await page.getByRole('button', { name: 'The machine' }).click();
+        const missing = page.getByTestId('not ready');
+        await expect(missing).toContainText(/1\.Read \d+ check/);
+        await expect(missing).toContainText('Tick 1 task');
+        await expect(page.getByTestId('ready')).toBeHidden();
       });
     });
 
@@ -130,14 +147,14 @@ for (const [name, viewport, serial] of [
       await setVisit(page, '2026-06-15');
       await page.goto('/');
       await expect(page.getByTestId(`machine ${serial}`)).toContainText(
-        'Visit planned, Mon 15 Jun',
+        'visit Mon 15 Jun, Ines Marrow',
       );
       const early = await slack();
       await page.goBack();
       await setVisit(page, '2026-06-17');
       await page.goto('/');
       await expect(page.getByTestId(`machine ${serial}`)).toContainText(
-        'Visit planned, Wed 17 Jun',
+        'visit Wed 17 Jun, Ines Marrow',
       );
       expect(await slack()).toBe(early - 2);
       await page.goBack();

@@ -33,7 +33,7 @@ const SHOWN = 40;
 /** What is due on the machines of the branch: filtered, nearest first; each line begins its walk. */
 export function DueScreen() {
   const { data, error, again } = useDue();
-  const [states, setStates] = useState<readonly DueState[]>(['overdue', 'now']);
+  const [states, setStates] = useState<readonly DueState[]>(['overdue', 'now', 'beforeHarvest']);
   const [kind, setKind] = useState<DueLine['kind'] | undefined>();
   const [search, setSearch] = useState('');
   if (!data)
@@ -60,7 +60,7 @@ export function DueScreen() {
         <SyncLine />
       </Row>
       <Row>
-        {DUE_STATES.map((s) => (
+        {DUE_STATES.filter((s) => count(s) > 0).map((s) => (
           <Chip
             key={s}
             title={`${STATE_WORDS[s]} ${printNumber(count(s), 0)}`}
@@ -73,7 +73,7 @@ export function DueScreen() {
         ))}
       </Row>
       <Row>
-        {KINDS.map((k) => (
+        {KINDS.filter((k) => data.rows.some((r) => r.line.kind === k)).map((k) => (
           <Chip
             key={k}
             title={KIND_WORDS[k]}

@@ -18,7 +18,7 @@ const NEXT_WORDS: Readonly<Record<YardRow['next']['id'], (of: Next, count: numbe
   noSheet: () => 'No spec sheet for this model yet',
   startWalk: (_, n) => `No walk yet: start it, ${plural(n, 'check')}`,
   resumeWalk: (_, n) => `Walk begun: ${plural(n, 'check')} to go`,
-  readRest: (_, n) => `${plural(n, 'check')} not read this season`,
+  readRest: (_, n) => `${plural(n, 'check')} still to read`,
   remeasure: (_, n) => `${plural(n, 'check')} in doubt: measure again`,
   acceptSkips: (_, n) => `${plural(n, 'skip')} for a planner to accept`,
   acceptWork: (_, n) => `${plural(n, 'decision')} to accept into work`,
@@ -32,7 +32,17 @@ const NEXT_WORDS: Readonly<Record<YardRow['next']['id'], (of: Next, count: numbe
 };
 
 /** What is to be done next with a machine, in one line. */
-export const nextWords = (of: Next): string => NEXT_WORDS[of.next.id](of, of.next.count);
+export function nextWords(of: Next): string {
+  const words = NEXT_WORDS[of.next.id](of, of.next.count);
+  return of.next.day && !OF_VISIT.has(of.next.id) ? `${words} · visit ${visitWords(of)}` : words;
+}
+
+/** Steps whose words name the visit themselves. */
+const OF_VISIT: ReadonlySet<YardRow['next']['id']> = new Set([
+  'doWork',
+  'visitPlanned',
+  'visitLate',
+]);
 
 /** Slack as a number and its words. */
 export function slackWords(slack: number): { figure: string; words: string } {

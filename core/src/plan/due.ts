@@ -62,7 +62,7 @@ function ofCheck(check: Check, readings: readonly Reading[], facts: DueFacts): D
   ];
   const [first] = lasts
     .map((last) => ({ last, due: nextDue(check.interval, last, nowOf(facts, last)) }))
-    .map((d) => ({ ...d, state: stateOf(d.due, d.last) }))
+    .map((d) => ({ ...d, state: stateOf(d.due, facts.today) }))
     .filter((d) => d.due.by !== 'never' || d.due.lapsed)
     .sort(
       (a, b) => rank(a.state) - rank(b.state) || (a.due.on ?? '9').localeCompare(b.due.on ?? '9'),
@@ -97,9 +97,9 @@ const lastOf = (own: readonly Reading[], main: Reading): LastDone => ({
 const nowOf = (facts: DueFacts, last: LastDone | undefined): DueFacts =>
   last && last.hours > facts.now ? { ...facts, now: last.hours } : facts;
 
-function stateOf(due: Due, last: LastDone | undefined): DueState {
+function stateOf(due: Due, today: Day): DueState {
   if (due.overdue) return 'overdue';
-  if (due.by !== 'daily' && due.lapsed && due.beforeHarvest) return last ? 'now' : 'beforeHarvest';
+  if (due.lapsed && due.by !== 'daily' && due.on !== null && due.on <= today) return 'now';
   if (due.beforeHarvest) return 'beforeHarvest';
   return due.inSeason ? 'inSeason' : 'later';
 }

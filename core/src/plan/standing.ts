@@ -210,5 +210,7 @@ export function nextStep(standing: Standing): YardRow['next'] {
   if (visit && standing.late) return step('visitLate', 0, visit);
   const [first] = standing.missing;
   if (!first) return step('ready');
-  return first.id === 'doWork' ? step('visitPlanned', 0, visit) : step(first.id, first.count);
+  return first.id === 'doWork'
+    ? step('visitPlanned', 0, visit)
+    : step(first.id, first.count, visit);
 }
