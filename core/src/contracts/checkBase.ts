@@ -93,6 +93,18 @@ export const checkBase = {
   why: LongText.describe('why this limit'),
   tool: Tool,
   labour: Labour,
+  costs: z
+    .object({
+      stopHours: z
+        .number()
+        .finite()
+        .nonnegative()
+        .describe('hours it stops the machine in harvest'),
+      collateral: z.number().finite().nonnegative().default(0).describe('what it breaks with it'),
+      fieldMinutes: z.number().finite().nonnegative().describe('minutes to renew it in the field'),
+    })
+    .optional()
+    .describe('what it costs when it goes in harvest'),
   labourPer: z.enum(['place', 'check']).default('place'),
   parts: z.array(Part).default([]),
   knockOns: z.array(KnockOn).default([]),

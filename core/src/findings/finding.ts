@@ -132,6 +132,18 @@ export interface ImplausibleNumbers {
   readonly side: 'betterThanNew' | 'tooFar';
 }
 
+/** What will not last, with both sums where costs are known. Machine hours, money of the branch. */
+export interface NotWorthLeavingNumbers {
+  readonly chance: number;
+  /** hour at which the limit is reached with even chance */
+  readonly expectedAt: number;
+  readonly sums?:
+    { readonly leave: number; readonly renew: number; readonly breakEven: number } | undefined;
+  /** chance from which the shop renews where no costs are known */
+  readonly shopRule: number;
+  readonly age?: { readonly from: number; readonly to: number } | undefined;
+}
+
 /** What was read before and no longer counts. Machine hours. */
 export interface LapsedNumbers {
   readonly on: Day;
@@ -177,6 +189,7 @@ export interface FindingNumbers {
   pastLimit: WearNumbers;
   limitReached: WearNumbers;
   limitWasReached: WearNumbers & { readonly on: Day; readonly atHours: number };
+  notWorthLeaving: NotWorthLeavingNumbers;
   gaugeOut: GaugeNumbers;
   bandReplace: Outside;
   tensionerFaulty: TensionNumbers;
@@ -239,6 +252,7 @@ export interface FindingNumbers {
   settingNotGiven: SettingNumbers;
   earlyRecheck: { readonly lookAgain: number };
   fittedUnread: { readonly atHours: number; readonly fittedBy: string };
+  recheckDue: { readonly atHours: number; readonly on: Day };
   lapsed: LapsedNumbers;
   notRead: { readonly places: readonly string[] };
   inside: InsideNumbers;

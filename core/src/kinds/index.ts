@@ -6,7 +6,7 @@ export type { CsvRow } from './csv';
 export { judgeBand } from './measure/band';
 export * from './measure/forecast';
 export * from './measure/wear';
-export { HOLDS_CHANCE } from './measure/judge';
+export { HOLDS_CHANCE, RENEW_CHANCE } from './measure/worthLeaving';
 export { plausibleRange, type PlausibleRange } from './measure/plausible';
 export { refuseNonsense } from './sane';
 export { expectedOption } from './setting/judge';

@@ -14,6 +14,14 @@ import type { PlaceHistory } from '../history';
 import type { WearForecast } from './measure/forecast';
 import type { StripTick } from './measure/wear';
 
+/** Money of the branch: an hour of standing still in harvest, an hour of labour, prices of parts. */
+export interface StopCosts {
+  readonly stopHour: number;
+  readonly labourHour: number;
+  /** by part number; a part without a price is not known to cost nothing */
+  readonly prices: Readonly<Record<string, number>>;
+}
+
 /** What the machine brings to a verdict. Hours: separator hours. */
 export interface MachineFacts {
   readonly hours: number;
@@ -25,6 +33,8 @@ export interface MachineFacts {
   readonly header?: string;
   /** the day; without it nothing falls due by the calendar */
   readonly today?: Day;
+  /** what stopping and working cost, where the branch has said so */
+  readonly costs?: StopCosts;
   /** its season and how it works; without it nothing falls due by the season */
   readonly use?: UseRate;
 }

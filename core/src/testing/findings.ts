@@ -65,6 +65,12 @@ export const EXAMPLES: FindingNumbers = {
   pastLimit: wear,
   limitReached: { ...wear, chain },
   limitWasReached: { ...wear, on: '2025-09-16', atHours: 1176 },
+  notWorthLeaving: {
+    chance: 0.61,
+    expectedAt: 1380,
+    sums: { leave: 2897.5, renew: 94, breakEven: 0.0198 },
+    shopRule: 0.5,
+  },
   gaugeOut: gauge,
   bandReplace: below,
   tensionerFaulty: mark,
@@ -105,6 +111,7 @@ export const EXAMPLES: FindingNumbers = {
   settingNotGiven: setting,
   earlyRecheck: { lookAgain: 1309 },
   fittedUnread: { atHours: 1250, fittedBy: 'owner' },
+  recheckDue: { atHours: 1250, on: '2026-05-20' },
   lapsed: {
     on: '2025-09-16',
     atHours: 1176,

@@ -16,6 +16,8 @@ const count = (
 const belt = demoCheck('fan-drive-belt', 'measure');
 const knives = demoCheck('chopper-knives', 'count');
 
+/** Nothing is known of how it wears: doubt is not settled by what is to come. */
+const unrated = { ...belt, wearRate: undefined };
 const beltVerdict = (...values: number[]) =>
   judgeCheck(belt, [reading('fan-drive-belt', 'belt', width(...values))], facts)!;
 const ids = (verdict: ReturnType<typeof beltVerdict>) =>
@@ -73,30 +75,42 @@ describe('fan drive belt, top width', () => {
       /37\.6 mm, 13 % of the way to the limit of 35 mm/,
     );
   });
-  test('inside now, but forecast to reach the limit before harvest ends, is watched with the hour to look again', () => {
-    const verdict = judgeCheck(
-      belt,
-      [
-        reading(belt.id, 'belt', width(38), {
-          walkId: null,
-          takenAt: '2025-06-10T08:00:00Z',
-          hours: 1000,
-          state: 'asLeft',
-          renewed: true,
-        }),
-        reading(belt.id, 'belt', width(35.6)),
-      ],
-      facts,
-    )!;
+  const worn = (at: number) => [
+    reading(belt.id, 'belt', width(38), {
+      walkId: null,
+      takenAt: '2025-06-10T08:00:00Z',
+      hours: 1000,
+      state: 'asLeft',
+      renewed: true,
+    }),
+    reading(belt.id, 'belt', width(at)),
+  ];
+  test('inside now, but may reach the limit before harvest ends: watched, with the hour to look again', () => {
+    const verdict = judgeCheck(belt, worn(35.86), facts)!;
     expect(verdict.decision).toBe('watch');
     expect(headSentence(belt, verdict.places[0]!.findings)).toMatch(
       /chance to reach the limit before harvest ends \(109 h to go\)\. Look again at [\d,]+ h/,
     );
   });
+  test('surely gone before harvest ends: never only watched, costs known or not', () => {
+    const verdict = judgeCheck(belt, worn(35.3), facts)!;
+    expect(verdict.decision).toBe('replace');
+    expect(headSentence(belt, verdict.places[0]!.findings)).toMatch(
+      /chance to reach the limit before harvest ends, most likely at [\d,]+ h\. No costs are known/,
+    );
+  });
+  test('watched, and the hour to look again has come with nothing read since: due', () => {
+    const later = { ...facts, hours: 1388, seasonHours: 6 };
+    const verdict = judgeCheck(belt, worn(35.8), later)!;
+    expect(ids(verdict)).toContain('recheckDue');
+    expect(verdict.decision).toBe('due');
+  });
   test('proven past the limit is replaced', () =>
     expect(beltVerdict(34.2).decision).toBe('replace'));
   test('at the limit with one reading is remeasured; with three it counts as reached', () => {
-    expect(beltVerdict(35).decision).toBe('remeasure');
+    expect(judgeCheck(unrated, [reading(belt.id, 'belt', width(35))], facts)?.decision).toBe(
+      'remeasure',
+    );
     expect(beltVerdict(35, 35, 35)).toMatchObject({ decision: 'replace' });
     expect(ids(beltVerdict(35, 35, 35))).toContain('limitReached');
   });
@@ -104,7 +118,7 @@ describe('fan drive belt, top width', () => {
     expect(ids(beltVerdict(37.2, 36.1))).toContain('scatter'));
   test('readings of one walk are repeats: the third settles a doubt', () => {
     const three = [35, 35.1, 35].map((w) => reading(belt.id, 'belt', width(w)));
-    expect(judgeCheck(belt, three.slice(0, 1), facts)!.decision).toBe('remeasure');
+    expect(judgeCheck(unrated, three.slice(0, 1), facts)!.decision).toBe('remeasure');
     expect(judgeCheck(belt, three, facts)!.decision).toBe('replace');
   });
   test('"looks fine" never passes it', () => {

@@ -24,6 +24,8 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
     '2.1 % elongation (35.6 mm) lies within ±0.06 mm of the limit of 2.1 % (35 mm) after 1 repeats: it counts as reached.',
   limitWasReached:
     '35.6 mm was at or past the limit of 35 mm on 2025-09-16, at 1,176 h, and nothing renewed is on record since. Renew it, record the new part, or strike that reading.',
+  notWorthLeaving:
+    '61 % chance to reach the limit before harvest ends, most likely at 1,380 h. Leaving it costs about 2898, renewing now 94: renew from 2 % on.',
   gaugeOut: 'Wear gauge fits: worn out.',
   bandReplace: '35.6 mm is below 36 mm to 40 mm. It cannot be set: renew it.',
   tensionerFaulty:
@@ -77,6 +79,7 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   earlyRecheck: 'New: it stretches and settles first. Look again at 1,309 h.',
   fittedUnread:
     'A new part was fitted at 1,250 h by the owner and has not been read since: read it.',
+  recheckDue: 'It was to be looked at again by now: last read at 1,250 h on 2026-05-20.',
   lapsed:
     'Read on 2025-09-16 at 1,176 h; every 100 h or 365 days: due since 1,276 h. Read it again.',
   notRead: 'Not read yet: right.',

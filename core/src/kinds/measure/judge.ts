@@ -5,7 +5,8 @@ import { repeatsOf, type PlaceHistory } from '../../history';
 import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '../kind';
 import { withTravel } from '../travel/judge';
 import { judgeBand, placesFinding } from './band';
-import { forecastWear, priorOfRate, type WearForecast } from './forecast';
+import { forecastWear, priorOfRate } from './forecast';
+import { willItLast } from './worthLeaving';
 import {
   judgeWear,
   shrinkFinding,
@@ -14,9 +15,6 @@ import {
   type StripTick,
   type WearLimits,
 } from './wear';
-
-/** Chance of reaching the limit in season below which a component is left alone. Shop rule. */
-export const HOLDS_CHANCE = 0.05;
 
 /**
  * What one or several repeats say against the wear limit or band, and what the travel left adds
@@ -61,7 +59,9 @@ function judgeWorn(
     [
       ...worn.findings,
       ...(shrinkFinding(life, worn.expanded) ?? []),
-      ...(forecast && worn.wear < 1 ? watched(forecast, seen.now, facts.seasonHours) : []),
+      ...(forecast && !worn.findings.some((f) => f.id === 'pastLimit' || f.id === 'limitReached')
+        ? willItLast(check, { wear: worn.wear, forecast }, seen, facts)
+        : []),
     ],
     {
       wear: worn.wear,
@@ -75,21 +75,6 @@ function judgeWorn(
           : undefined,
     },
   );
-}
-
-function watched(
-  { chance, hours10, hours90, age }: WearForecast,
-  now: number,
-  season: number,
-): readonly Finding[] {
-  return chance < HOLDS_CHANCE
-    ? []
-    : [
-        {
-          id: 'reachesLimit',
-          numbers: { chance, hours10, hours90, season, lookAgain: now + hours10, age },
-        },
-      ];
 }
 
 /** Places that must agree, where the sheet says by how much. */

@@ -88,9 +88,18 @@ export const MEASURE_SENTENCES = {
     `${within(n, say)} of the ${n.edge} ${say.value(n.limit, 2)}. Take ${Math.max(1, 3 - n.count)} more repeats or use a finer tool.`,
   placesDiffer: (n, say) =>
     `${n.a} ${say.value(n.atA, 2)} and ${n.b} ${say.value(n.atB, 2)} differ by ${say.value(n.difference, 2)}, ${say.value(n.allowed, 2)} allowed. Level them.`,
+  notWorthLeaving: (n) =>
+    `${chance(n.chance)} chance to reach the limit before harvest ends, most likely at ${meterHours(n.expectedAt)}. ${sumWords(n)}${ageWords(n.age)}`,
+  recheckDue: (n) =>
+    `It was to be looked at again by now: last read at ${meterHours(n.atHours)} on ${n.on}.`,
   reachesLimit: (n) =>
     `${chance(n.chance)} chance to reach the limit before harvest ends (${meterHours(n.season)} to go). Look again at ${meterHours(n.lookAgain)}.${ageWords(n.age)}`,
 } as const satisfies Partial<Sentences<keyof FindingNumbers>>;
+
+const sumWords = ({ sums, shopRule }: FindingNumbers['notWorthLeaving']): string =>
+  sums
+    ? `Leaving it costs about ${printNumber(sums.leave, 0)}, renewing now ${printNumber(sums.renew, 0)}: renew from ${percent(sums.breakEven)} on.`
+    : `No costs are known: from ${percent(shopRule)} on it is renewed.`;
 
 const ageWords = (age: FindingNumbers['reachesLimit']['age']): string =>
   age
