@@ -44,17 +44,15 @@ describe('the due list of a branch', () => {
         (r) => r.machine.serial === 'T126' && r.line.checkId === 'fan-drive-belt',
       );
     expect(await has()).toBe(true);
-    const answer = await ines
-      .post('/api/readings:batch')
-      .send({
-        readings: [
-          beltReading({
-            machineId: t126,
-            hours: 700,
-            value: { kind: 'measure', values: [37.8], typed: [], unit: 'mm' },
-          }),
-        ],
-      });
+    const answer = await ines.post('/api/readings:batch').send({
+      readings: [
+        beltReading({
+          machineId: t126,
+          hours: 700,
+          value: { kind: 'measure', values: [37.8], typed: [], unit: 'mm' },
+        }),
+      ],
+    });
     expect(answer.body.results[0].result).toBe('accepted');
     expect(await has()).toBe(false);
   });
