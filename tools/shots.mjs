@@ -104,9 +104,17 @@ async function take(base, executablePath) {
   await planner.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
   await planner.getByTestId('dates').waitFor();
   await shot(planner, 'work-phone');
+  const machines = await (await planner.request.get(`${base}/api/yard`)).json();
+  const idOf = (serial) => machines.rows.find((r) => r.machine.serial === serial).machine.id;
+  await page.goto(`${base}/due/${idOf('T118')}`);
+  await page.getByTestId('closing').waitFor();
+  await shot(page, 'due-phone');
   const wide = await open({ width: 1280, height: 800 }, 'rhea');
   await wide.getByTestId('what wears').waitFor();
   await shot(wide, 'yard-wide');
+  await wide.goto(`${base}/due`);
+  await wide.getByTestId('due list').waitFor();
+  await shot(wide, 'due-wide');
   await wide.goto(`${base}/specs/AX7/conveyor-chain-tension`);
   await wide.getByTestId('spec check').waitFor();
   await shot(wide, 'specs-wide');

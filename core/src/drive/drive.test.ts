@@ -61,3 +61,11 @@ test('a belt too short, and a gap that drops it to the shaft, are explained', ()
   expect(() => driveAt({ ...drive, grooveAngle: 0 }, 4)).toThrow(/grooveAngle/);
   expect(() => driveAt(drive, NaN)).toThrow(/gap/);
 });
+
+test.each([
+  ['a gap below nothing', drive, -1, 'gap'],
+  ['sheaves that lie in each other', { ...drive, centre: 240, beltLength: 1320 }, 2, 'centre'],
+  ['a driven sheave closed further than shut', { ...drive, beltLength: 2550 }, 4, 'gap'],
+])('%s is refused by name', (_, impossible, gap, field) =>
+  expect(() => driveAt(impossible, gap)).toThrow(expect.objectContaining({ field }) as Error),
+);

@@ -1,4 +1,4 @@
-import { finite, InputError, positive } from '../units';
+import { InputError, positive, zeroOrMore } from '../units';
 
 /** A belt drive whose front sheave opens and closes; mm, rpm, degrees. */
 export interface VariableDrive {
@@ -94,7 +94,7 @@ export function driveAt(drive: VariableDrive, gap: number): DriveState {
   positive('beltWidth', drive.beltWidth);
   const slip = drive.slip ?? 0;
   if (!(slip >= 0 && slip < 1)) throw new InputError('slip', slip, 'a share from 0, below 1');
-  finite('gap', gap);
+  zeroOrMore('gap', gap);
   const tan = halfTan(drive);
   const driverRadius = rideRadius(positive('driverR0', drive.driverR0), drive.beltWidth, gap, tan);
   if (driverRadius <= 0)
@@ -104,11 +104,25 @@ export function driveAt(drive: VariableDrive, gap: number): DriveState {
       `a gap below ${(drive.beltWidth + 2 * tan * drive.driverR0).toFixed(1)} mm: at this one the belt lies on the shaft`,
     );
   const drivenRadius = drivenRadiusFor(drive, driverRadius);
+  if (driverRadius + drivenRadius >= drive.centre)
+    throw new NoDriveSolution(
+      'centre',
+      drive.centre,
+      `more than ${(driverRadius + drivenRadius).toFixed(0)} mm: nearer, the sheaves lie in each other`,
+    );
+  const drivenGap =
+    drive.beltWidth - 2 * tan * (drivenRadius - positive('drivenR0', drive.drivenR0));
+  if (drivenGap < 0)
+    throw new NoDriveSolution(
+      'gap',
+      gap,
+      'a smaller gap: at this one the driven sheave would have to close further than shut',
+    );
   return {
     gap,
     driverRadius,
     drivenRadius,
-    drivenGap: drive.beltWidth - 2 * tan * (drivenRadius - positive('drivenR0', drive.drivenR0)),
+    drivenGap,
     drivenRpm: (drive.driverRpm * driverRadius * (1 - slip)) / drivenRadius,
   };
 }

@@ -21,7 +21,7 @@ export function middleOf(values: readonly number[]): number {
 }
 
 /**
- * Standard uncertainty of a tool: its own figure, or resolution/√12; twice over in square when both
+ * Standard uncertainty of a tool: its own figure, at least resolution/√12; twice over in square when both
  * ends of a length count.
  * @returns mm
  * @see GUM (JCGM 100), uniform distribution over one scale division
@@ -30,7 +30,9 @@ export function toolUncertainty(
   tool: Pick<Tool, 'resolution' | 'uncertainty'>,
   bothEnds: boolean,
 ): number {
-  const single = tool.uncertainty ?? positive('resolution', tool.resolution) / Math.sqrt(12);
+  const scale = positive('resolution', tool.resolution) / Math.sqrt(12);
+  // nobody reads surer than the scale is divided, whatever the tool's papers say
+  const single = Math.max(tool.uncertainty ?? 0, scale);
   return bothEnds ? single * Math.SQRT2 : single;
 }
 

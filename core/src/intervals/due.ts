@@ -3,7 +3,7 @@ import { parseISO } from 'date-fns/parseISO';
 import type { Day, DueBy, Interval } from '../contracts';
 import { InputError, zeroOrMore } from '../units';
 import { earlyStep, nextTime, type EveryInterval, type LastDone } from './nextTime';
-import { dayOf, projectHours, type UseRate } from './use';
+import { checkDay, dayOf, projectHours, type UseRate } from './use';
 
 /** When it falls due, and by which rule. */
 export interface Due {
@@ -45,6 +45,10 @@ const AFTER_DAYS = 60;
  * @throws InputError naming the field: a meter that ran backwards, a rule without an interval
  */
 export function nextDue(rule: Interval, last: LastDone | undefined, facts: DueFacts): Due {
+  checkDay('today', facts.today);
+  checkDay('use.seasonStart', facts.use.seasonStart);
+  checkDay('use.seasonEnd', facts.use.seasonEnd);
+  if (last) checkDay('last.on', last.on);
   switch (rule.kind) {
     case 'daily':
       return dueDaily(last, facts);

@@ -2,7 +2,7 @@ import { addDays } from 'date-fns/addDays';
 import { parseISO } from 'date-fns/parseISO';
 import type { Day, Interval } from '../contracts';
 import { InputError, positive, zeroOrMore } from '../units';
-import { A_CENTURY, dayOf } from './use';
+import { A_CENTURY, checkDay, dayOf } from './use';
 
 /** What is known of the last time. Hours: machine hours. */
 export interface LastDone {
@@ -38,6 +38,7 @@ export function nextTime(rule: EveryInterval, last: LastDone): NextTime {
     throw new InputError('hours', rule.hours, 'an interval in hours, in days, or both');
   if (rule.days !== undefined && rule.days > A_CENTURY)
     throw new InputError('days', rule.days, 'an interval of at most a hundred years');
+  checkDay('last.on', last.on);
   const usual = rule.hours === undefined ? Infinity : positive('hours', rule.hours);
   const first = earlyStep(rule.early, last) ?? Infinity;
   const step = Math.min(usual, first);

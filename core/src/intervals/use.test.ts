@@ -1,4 +1,12 @@
-import { dueInSeason, earlyStep, nextTime, projectHours, type EveryInterval } from './index';
+import type { Interval } from '../contracts';
+import {
+  dueInSeason,
+  earlyStep,
+  nextDue,
+  nextTime,
+  projectHours,
+  type EveryInterval,
+} from './index';
 
 const use = {
   seasonStart: '2026-06-30',
@@ -114,5 +122,68 @@ describe('what falls due before harvest ends', () => {
   test('by the calendar it can only be told where the day is known', () => {
     const { today: _, ...undated } = machine;
     expect(dueInSeason(rule({ days: 10 }), last, undated)).toBeUndefined();
+  });
+});
+
+describe('a day that is none', () => {
+  const facts = { now: 1000, today: '2026-06-09', use };
+  const last = { on: '2026-03-01', hours: 900 };
+  test.each([
+    ['today', { ...facts, today: 'tomorrow' }, last],
+    ['use.seasonStart', { ...facts, use: { ...use, seasonStart: '2026-02-31' } }, last],
+    ['use.seasonEnd', { ...facts, use: { ...use, seasonEnd: '' } }, last],
+    ['last.on', facts, { ...last, on: '2026-6-9' }],
+  ])('is refused by name: %s', (field, when, before) => {
+    for (const rule of [
+      { kind: 'every', days: 365 },
+      { kind: 'season' },
+      { kind: 'daily' },
+    ] as const)
+      expect(() => nextDue(rule, before, when)).toThrow(
+        expect.objectContaining({ field }) as Error,
+      );
+  });
+  test('in a projection', () =>
+    expect(() => projectHours('9 June', 20, use)).toThrow(
+      expect.objectContaining({ field: 'today' }) as Error,
+    ));
+});
+
+describe('phases of the year', () => {
+  const at = (today: string) => ({ now: 1000, today, use });
+  const on = (day: string) => ({ on: day, hours: 900 });
+  test.each<[Interval['kind'], string, string | undefined, string, boolean]>([
+    // kind, today, last, by, lapsed
+    ['afterHarvest', '2026-06-09', '2025-09-16', 'afterHarvest', false],
+    ['afterHarvest', '2026-07-20', '2026-06-09', 'afterHarvest', true],
+    ['afterHarvest', '2026-07-20', '2026-07-18', 'never', false],
+    ['storageIn', '2026-08-01', undefined, 'storageIn', true],
+    ['storageOut', '2026-06-09', '2025-10-01', 'storageOut', true],
+    ['storageOut', '2026-06-09', '2026-04-20', 'never', false],
+    ['perHeader', '2026-06-09', '2025-10-01', 'header', true],
+    ['perHeader', '2026-06-09', '2026-06-01', 'never', false],
+  ])('%s on %s, last %s: %s, lapsed %s', (kind, today, last, by, lapsed) =>
+    expect(nextDue({ kind } as Interval, last ? on(last) : undefined, at(today))).toMatchObject({
+      by,
+      lapsed,
+    }),
+  );
+  test('slackening for winter never stands before harvest', () => {
+    const due = nextDue({ kind: 'storageIn' }, undefined, at('2026-06-09'));
+    expect([due.beforeHarvest, due.inSeason, due.on]).toEqual([false, false, '2026-07-15']);
+  });
+  test('once: on a new machine at its hours, on a new part at its own, then never', () => {
+    const rule = { kind: 'once', hours: 50 } as const;
+    const now = (hours: number) => ({ ...at('2026-06-09'), now: hours });
+    expect(nextDue(rule, undefined, now(20))).toMatchObject({
+      by: 'once',
+      atHours: 50,
+      lapsed: false,
+    });
+    expect(nextDue(rule, undefined, now(60))).toMatchObject({ by: 'once', lapsed: true });
+    expect(nextDue(rule, { on: '2026-05-01', hours: 52 }, now(60))).toMatchObject({ by: 'never' });
+    const fitted = { on: '2026-05-01', hours: 400, newAt: 400 };
+    expect(nextDue(rule, fitted, now(430))).toMatchObject({ atHours: 450, lapsed: false });
+    expect(nextDue(rule, fitted, now(450))).toMatchObject({ lapsed: true });
   });
 });

@@ -19,12 +19,29 @@ export const A_CENTURY = 36_525;
 /** A date as a calendar day. */
 export const dayOf = (date: Date): Day => formatISO(date, { representation: 'date' });
 
+/** Days that have been found good: the same few are asked about again and again. */
+const good = new Set<Day>();
+const MOST_KEPT = 5000;
+
+/** @throws InputError naming the field when a day is none */
+export function checkDay(field: string, day: Day): Day {
+  if (good.has(day)) return day;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || Number.isNaN(parseISO(day).getTime()))
+    throw new InputError(field, day, 'a date like 2026-06-09');
+  if (good.size > MOST_KEPT) good.clear();
+  good.add(day);
+  return day;
+}
+
 /**
  * Day on which a machine will have worked `hours` more, from `today`.
  * @returns null when it never will at these rates
  * @example projectHours('2026-06-09', 20, { seasonStart: '2026-06-30', seasonEnd: '2026-07-14', inSeason: 8, outOfSeason: 0 }) // '2026-07-02'
  */
 export function projectHours(today: Day, hours: number, use: UseRate): Day | null {
+  checkDay('today', today);
+  checkDay('seasonStart', use.seasonStart);
+  checkDay('seasonEnd', use.seasonEnd);
   zeroOrMore('inSeason', use.inSeason);
   zeroOrMore('outOfSeason', use.outOfSeason);
   if (use.seasonEnd < use.seasonStart)

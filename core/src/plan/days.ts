@@ -1,10 +1,12 @@
 import { addBusinessDays } from 'date-fns/addBusinessDays';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { eachDayOfInterval } from 'date-fns/eachDayOfInterval';
 import { formatISO } from 'date-fns/formatISO';
 import { isWeekend } from 'date-fns/isWeekend';
 import { parseISO } from 'date-fns/parseISO';
 import { subDays } from 'date-fns/subDays';
 import type { Day } from '../contracts';
+import { A_CENTURY } from '../intervals';
 import { InputError, positive, zeroOrMore } from '../units';
 
 /** Working hours of one technician's day. Shop rule; Monday to Friday. */
@@ -76,6 +78,8 @@ export function mustStartBy(harvestStart: Day, margin: number, hours: number): D
 export function slackDays(finish: Day, harvestStart: Day): number {
   const end = fromDay('finish', finish);
   const start = fromDay('harvestStart', harvestStart);
+  if (Math.abs(differenceInCalendarDays(end, start)) > A_CENTURY)
+    throw new InputError('finish', finish, 'a day within a hundred years of harvest');
   if (end < start) return workedBetween(end, start) - (isWeekend(end) ? 0 : 1);
   return -(workedBetween(start, end) + (isWeekend(end) ? 0 : 1));
 }

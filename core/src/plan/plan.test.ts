@@ -50,6 +50,10 @@ describe('working days', () => {
       ),
     );
   });
+  test('slack to the end of time is refused at once, by name', () =>
+    expect(() => slackDays('2026-06-09', '9999-12-31')).toThrow(
+      expect.objectContaining({ field: 'finish' }) as Error,
+    ));
   test('a weekend start moves to Monday', () =>
     expect(workingDayFrom('2026-06-13')).toBe('2026-06-15'));
   test('no hours take no day', () =>

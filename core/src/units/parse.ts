@@ -111,6 +111,7 @@ class Reader {
     }
     if (/[.,]$/.test(written)) throw this.fail('digits are missing after the decimal sign.');
     const value = Number(written.replace(',', '.'));
+    if (!Number.isFinite(value)) throw this.fail('this number is too long.', start);
     if (/[.,]/.test(written)) return value;
     if (this.text.charAt(this.at) === '/') return value / this.denominator(value);
     return value + this.fractionAfterWhole();
@@ -129,7 +130,8 @@ class Reader {
   }
 
   private fractionAfterWhole(): number {
-    const match = /^(?:\s+|\s*-\s*)(\d+)\//.exec(this.text.slice(this.at));
+    // "900 1/min" is a unit, no fraction
+    const match = /^(?:\s+|\s*-\s*)(\d+)\/(?![a-z])/i.exec(this.text.slice(this.at));
     if (!match) return 0;
     const start = this.at;
     const top = Number(match[1]);
@@ -141,9 +143,13 @@ class Reader {
 
   unit(): Unit | undefined {
     this.skipSpace();
-    const match = /^[^\d\s.,-][^\d.,]*/.exec(this.text.slice(this.at));
+    const match = /^(?:1\/[a-z]+|[^\d\s.,-][^\d.,]*)/i.exec(this.text.slice(this.at));
     if (!match) return undefined;
     const word = match[0].trimEnd();
+    if (this.dimension === 'length' && /^mils?$/i.test(word))
+      throw this.fail(
+        `"${word}" may mean thousandths of an inch or millimetres: write thou or mm.`,
+      );
     const found = findUnit(this.dimension, word);
     if (!found) throw this.fail(`"${word}" is not a unit of ${this.dimension}.`);
     this.at += match[0].length;

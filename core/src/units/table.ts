@@ -46,7 +46,7 @@ export const UNITS: readonly Unit[] = [
   unit('length', 'cm', 10),
   unit('length', 'm', 1000),
   unit('length', 'in', 25.4, '"', '″', '”', 'inch', 'inches'),
-  unit('length', 'thou', 0.0254, 'mil', 'mils'),
+  unit('length', 'thou', 0.0254),
   unit('length', 'ft', 304.8, "'", '′', '’', 'foot', 'feet'),
   unit('force', 'N', 1),
   unit('force', 'kN', 1000),

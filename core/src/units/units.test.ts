@@ -170,3 +170,21 @@ describe('other quantities', () => {
     expect(findUnit('length', 'N')).toBeUndefined();
   });
 });
+
+describe('what could be read two ways, or not at all', () => {
+  test.each(['12 mil', '12 mils', '12mil'])('%s is refused: thousandths of which?', (text) =>
+    expect(() => parseLength(text, 'mm')).toThrow(/thousandths of an inch or millimetres/),
+  );
+  test.each([
+    ['900 1/min', 900],
+    ['900 r/min', 900],
+    ['900.5 1/min', 900.5],
+    ['900', 900],
+  ])('%s is a speed', (text, rpm) =>
+    expect(parseQuantity(text, 'rotation', 'rpm').value).toBe(rpm),
+  );
+  test('a fraction after a whole number is still one', () =>
+    expect(parseLength('1 3/8 in', 'mm').value).toBeCloseTo(34.925, 9));
+  test('endless digits are refused, not taken for infinity', () =>
+    expect(() => parseLength('9'.repeat(400), 'mm')).toThrow(/too long/));
+});

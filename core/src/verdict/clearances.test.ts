@@ -21,6 +21,20 @@ describe('a clearance in its band', () => {
     expect(said(gap, measured(1.2, 1.2, 1.2))[0]).toBe('holds');
     expect(said(gap, measured(1.21, 1.21, 1.21))[0]).toBe('adjust');
   });
+  test('three repeats on an edge at which it is renewed count as reached', () => {
+    const brush = {
+      ...gap,
+      limit: {
+        type: 'band' as const,
+        low: 0.4,
+        high: 1.2,
+        below: 'replace' as const,
+        above: 'adjust' as const,
+      },
+    };
+    expect(said(brush, measured(0.4, 0.4, 0.4))[0]).toBe('replace');
+    expect(said(brush, measured(1.2, 1.2, 1.2))[0]).toBe('holds');
+  });
   test('a band may lead to renewing or to turning', () => {
     expect(
       said(

@@ -36,6 +36,11 @@ describe('uncertainty', () => {
       0.1,
       9,
     ));
+  test('no tool is surer than its own scale', () =>
+    expect(judgeRepeats([10], { resolution: 0.1, uncertainty: 0.001 }, false).expanded).toBeCloseTo(
+      (2 * 0.1) / Math.sqrt(12),
+      9,
+    ));
   test('the median is judged, and the spread widens the uncertainty', () => {
     const repeats = judgeRepeats([36, 36.1, 36.2], { resolution: 0.1 }, false);
     expect(repeats.value).toBe(36.1);

@@ -33,7 +33,8 @@ export interface BandReading {
  * outside only when the whole ±U is,
  * in doubt when an edge lies within it. After three repeats nothing better can be had: then the
  * side the median lies on counts,
- * and the edge itself is inside.
+ * and the edge itself is inside; an edge at which the part is renewed is a wear limit, and counts as
+ * reached.
  */
 export function judgeBand(limit: BandLimit, reading: BandReading): BandJudgement {
   const repeats = judgeRepeats(reading.values, reading.tool, false, true);
@@ -78,9 +79,13 @@ function againstBand(
       id: 'bandInDoubt',
       numbers: { ...numbers, limit: nearest, edge: nearest === low ? 'lowest' : 'highest' },
     };
-  if (low !== undefined && value < low)
+  const near = Math.abs(value - nearest) < expanded - 1e-12;
+  if (low !== undefined && (value < low || (near && nearest === low && limit.below === 'replace')))
     return { id: OUTSIDE_BAND[limit.below], numbers: { ...numbers, side: 'below' } };
-  if (high !== undefined && value > high)
+  if (
+    high !== undefined &&
+    (value > high || (near && nearest === high && limit.above === 'replace'))
+  )
     return { id: OUTSIDE_BAND[limit.above], numbers: { ...numbers, side: 'above' } };
   return undefined;
 }
