@@ -1,3 +1,4 @@
+import { stringAccuracy } from './strings';
 import { unrecordedRenewals } from './unrecorded';
 import { calibrate } from './calibrate';
 import { falseNotes, noteAccuracy } from './notes';
@@ -28,6 +29,13 @@ for (const snr of [20, 10, 0, -5]) {
 process.stdout.write(
   `  a note heard in 500 recordings of noise and hum alone: ${percent(falseNotes(7, 500))}   (to hold: at most 2 %)\n`,
 );
+
+for (const snr of [20, 0]) {
+  const strings = stringAccuracy(20260609, 500, snr);
+  process.stdout.write(
+    `\nplucks of another model, up to ninety partials, ${snr} dB: right ${percent(strings.right)}, wrong ${percent(strings.wrong)} (to hold at 0 dB: 95 %, 1 %); 10–30 Hz right ${percent(strings.lowRight)}, wrong ${percent(strings.lowWrong)} (to hold: 90 %, 1 %)\n`,
+  );
+}
 
 const aged = unrecordedRenewals(20260609, 5000);
 process.stdout.write(`

@@ -31,7 +31,7 @@ export const HIGHEST_NOTE = 200;
 const LISTEN_SECONDS = 2.5;
 const SHORTEST_SECONDS = 0.25;
 const HIGHEST_OVERTONE = 900;
-const MOST_HARMONICS = 16;
+const MOST_HARMONICS = 90;
 /**
  * Expected power of a harmonic against the noise where there is one; decides what a missing
  * harmonic costs.
@@ -43,7 +43,7 @@ const MOST_FROM_ONE = 14;
  * Score from which a note is called. Set on 2,000 recordings of noise and hum without a note: fewer
  * than 2 in 100 reach it (`npm run calibrate -w core`).
  */
-const CALLED_FROM = 12.5;
+const CALLED_FROM = 13.8;
 /**
  * What hum leaves behind when it is taken off looks like a note of the mains: such a one must stand
  * out by this much more.
@@ -53,6 +53,8 @@ const MORE_AT_MAINS = 12;
  * Harmonics must fall to this share of their power from the first part of the sound to the last.
  */
 const MUST_FALL_TO = 0.6;
+/** By how much a note must be likelier than its multiples and parts, as a log likelihood. */
+const CLEAR_OF_RIVALS = 1;
 const STIFFNESSES = [0, 5e-5, 1e-4, 2e-4, 3e-4, 4.5e-4, 6e-4] as const;
 
 /**
@@ -80,16 +82,18 @@ export function detectNote(channels: readonly Float32Array[], rate: number): Bel
   const heard = signal.map((x) => x / level);
   const clean = withoutHum(heard, slow);
   const upTo = Math.round(LISTEN_SECONDS * slow);
-  const best = onsets(clean, slow)
-    .map((from) =>
-      analyse(clean.subarray(from, from + upTo), heard.subarray(from, from + upTo), slow),
-    )
-    .sort((a, b) => b.score - a.score)[0];
-  const atMains =
-    best !== undefined && [50, 60].some((mains) => Math.abs(best.frequency / mains - 1) < 0.008);
-  if (!best || best.score < CALLED_FROM + (atMains ? MORE_AT_MAINS : 0))
+  const listened = onsets(clean, slow).map((from) =>
+    analyse(clean.subarray(from, from + upTo), heard.subarray(from, from + upTo), slow),
+  );
+  const [best] = [...listened].sort((a, b) => b.score - a.score);
+  if (!best || best.score < CALLED_FROM)
     return { heard: false, confidence: confidenceOf(best?.score ?? 0), why: 'noClearNote' };
-  if (best.falls > MUST_FALL_TO)
+  // a multiple of the note, or a part of it, explains the sound nearly as well: which is it?
+  if (best.score - best.rival < CLEAR_OF_RIVALS)
+    return { heard: false, confidence: confidenceOf(best.score) / 2, why: 'noClearNote' };
+  // from its loudest moment on a pluck dies away, however long it was silent before
+  const same = listened.filter((l) => Math.abs(l.frequency / best.frequency - 1) < 0.01);
+  if (Math.min(...same.map((l) => l.falls)) > MUST_FALL_TO)
     return { heard: false, confidence: confidenceOf(best.score) / 2, why: 'doesNotDecay' };
   return {
     heard: true,
@@ -100,6 +104,9 @@ export function detectNote(channels: readonly Float32Array[], rate: number): Bel
     periodicity: best.periodicity,
   };
 }
+
+/** Near the mains, its overtones or half of it: there, what is left of hum looks like a note. */
+const atMains = (f: number): boolean => [50, 60].some((mains) => Math.abs(f / mains - 1) < 0.008);
 
 const confidenceOf = (score: number): number => 1 / (1 + Math.exp(-(score - CALLED_FROM) / 5));
 
@@ -123,6 +130,8 @@ function onsets(signal: Float64Array, rate: number): number[] {
 interface Heard {
   readonly frequency: number;
   readonly score: number;
+  /** best score of a note that the sound could be a multiple or a part of */
+  readonly rival: number;
   readonly harmonics: number;
   readonly periodicity: number;
   readonly uncertainty: number;
@@ -140,33 +149,41 @@ function analyse(sound: Float64Array, asHeard: Float64Array, rate: number): Hear
   const size = powerOfTwo(8 * Math.min(sound.length, Math.round(2.2 * rate)));
   const power = powerSpectrum(shaped.subarray(0, size), size);
   const bin = rate / size;
-  const floor = noiseFloor(power, Math.round(3 / bin));
+  const loudest = power.reduce((most, p) => Math.max(most, p), 0);
+  const floor = noiseFloor(power, Math.round(3 / bin)).map((level) =>
+    Math.max(level, FAINTEST * loudest),
+  );
   const gain = HARMONIC_TO_NOISE / (1 + HARMONIC_TO_NOISE);
   const cost = Math.log(1 + HARMONIC_TO_NOISE);
   // what one harmonic at each bin would say
   const says = power.map((p, i) => Math.min(MOST_FROM_ONE, (gain * p) / (floor[i] || 1)) - cost);
   const highest = Math.min(HIGHEST_OVERTONE, 0.45 * rate);
+  const comb = { bin, top: highest / bin, says };
+  let best: Comb = { f: LOWEST_NOTE, stiffness: 0, score: -Infinity, from: 1, to: 1 };
+  /** best score of each candidate, whatever the stiffness: what the winner is held against */
+  const candidates: { f: number; score: number }[] = [];
+  for (const stiffness of STIFFNESSES) {
+    const partials = partialsOf(stiffness);
+    let n = 0;
+    for (let f = LOWEST_NOTE * 0.985; f <= HIGHEST_NOTE * 1.015; f *= 1.0008, n += 1) {
+      const run = bestRun(f, partials, comb);
+      if (atMains(f)) run.score -= MORE_AT_MAINS;
+      const there = candidates[n];
+      if (!there) candidates.push({ f, score: run.score });
+      else if (run.score > there.score) there.score = run.score;
+      if (run.score > best.score) best = { f, stiffness, ...run };
+    }
+  }
+  /** the winner's own partials, weighed without looking for a better run */
   const scorer = (stiffness: number, told = says) => {
-    const partials = partialsOf(stiffness).map((m) => m / bin);
-    const top = highest / bin;
+    const partials = partialsOf(stiffness);
     return (f: number): number => {
       let sum = 0;
-      for (let k = 0; k < MOST_HARMONICS; k += 1) {
-        const x = f * (partials[k] ?? 0);
-        if (x > top) break;
-        sum += (WEIGHTS[k] ?? 0) * (told[(x + 0.5) | 0] ?? 0);
-      }
+      for (let k = best.from; k <= best.to; k += 1)
+        sum += told[((f * (partials[k - 1] ?? 0)) / bin + 0.5) | 0] ?? 0;
       return sum;
     };
   };
-  let best = { f: LOWEST_NOTE, stiffness: 0, score: -Infinity };
-  for (const stiffness of STIFFNESSES) {
-    const score = scorer(stiffness);
-    for (let f = LOWEST_NOTE * 0.985; f <= HIGHEST_NOTE * 1.015; f *= 1.0008) {
-      const s = score(f);
-      if (s > best.score) best = { f, stiffness, score: s };
-    }
-  }
   // the cap that keeps one whistle from being a note blunts the peak: the last step climbs without
   // it
   const sharp = power.map((p, i) => p / (floor[i] || 1));
@@ -186,6 +203,7 @@ function analyse(sound: Float64Array, asHeard: Float64Array, rate: number): Hear
   return {
     frequency,
     score: best.score,
+    rival: rivalOf(best, candidates),
     harmonics: partials.filter((f) => (says[Math.round(f / bin)] ?? 0) > 0.5 * cost).length,
     periodicity: Math.max(period[near - 1] ?? -1, period[near] ?? -1, period[near + 1] ?? -1),
     uncertainty: spreadOf(frequency, score),
@@ -193,8 +211,60 @@ function analyse(sound: Float64Array, asHeard: Float64Array, rate: number): Hear
   };
 }
 
-/** Overtones fall off: a missing high one says less than a missing low one. */
-const WEIGHTS = Array.from({ length: MOST_HARMONICS }, (_, i) => (i < 5 ? 1 : 5 / (i + 1)));
+/** A candidate with the run of partials that speaks for it most. */
+interface Comb {
+  readonly f: number;
+  readonly stiffness: number;
+  readonly score: number;
+  /** first and last partial of the run */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Power below which nothing counts, of that of the loudest line: the skirts of loud lines. */
+const FAINTEST = 1e-4;
+
+/** What each partial of a run must say for it at least, on average. */
+const LEAST_EACH = 2;
+
+/** A run may begin late: a microphone is deaf to the lowest. */
+const LATEST_BEGIN = 6;
+
+/**
+ * The run of partials, one after the other, that speaks for a candidate most. All of a rich note's
+ * partials speak for it and only every m-th for its multiples; a dull note's run ends where its
+ * partials do, and half of a note misses every other one.
+ * @see largest sum of a contiguous run (Kadane)
+ */
+function bestRun(
+  f: number,
+  partials: readonly number[],
+  { bin, top, says }: { bin: number; top: number; says: Float64Array },
+): { score: number; from: number; to: number } {
+  let [score, from, to] = [-Infinity, 1, 1];
+  let [sum, begun] = [0, 1];
+  for (let k = 1; k <= partials.length; k += 1) {
+    const x = (f * (partials[k - 1] ?? 0)) / bin;
+    if (x > top) break;
+    if (sum < 0 && k <= LATEST_BEGIN) [sum, begun] = [0, k];
+    sum += says[(x + 0.5) | 0] ?? 0;
+    // a long run of partials that hardly stand out is the skirts of louder ones, not a note
+    if (sum > score && sum >= LEAST_EACH * (k - begun + 1)) [score, from, to] = [sum, begun, k];
+  }
+  return { score, from, to };
+}
+
+/** Notes that share partials with a note: its multiples and parts. */
+const RELATED = [2, 3, 4, 5, 6, 7, 8, 9]
+  .flatMap((m) => [m, 1 / m])
+  .concat([1.5, 2 / 3, 4 / 3, 3 / 4]);
+
+function rivalOf(best: Comb, candidates: readonly { f: number; score: number }[]): number {
+  let most = -Infinity;
+  for (const { f, score } of candidates)
+    if (score > most && RELATED.some((m) => Math.abs(f / best.f / m - 1) < 0.012)) most = score;
+  return most;
+}
 
 /** Partials of a stiff string in multiples of its fundamental. */
 const partialsOf = (stiffness: number): number[] =>

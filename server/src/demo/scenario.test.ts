@@ -118,7 +118,7 @@ describe('judging a file in the terminal', () => {
     expect(stdout).toMatch(
       /Replace +Gathering chain \(1 of 24: row 8 left\)\n +2\.54 % elongation \(424\.5 mm\)/,
     );
-    expect(stdout).toMatch(/Watch +Fan drive belt/);
+    expect(stdout).toMatch(/Replace +Fan drive belt/);
   });
   test('a file that is none ends with a sentence, not a stack', () => {
     const { stderr, status } = judge('package.json');
