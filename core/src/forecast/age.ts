@@ -54,12 +54,14 @@ export function ageGuess(prior: WearPrior, points: readonly WearPoint[], now: nu
       chance: Math.exp(-(until - (i + 1) * width) / life) - Math.exp(-(until - i * width) / life),
     })),
   ];
+  // how well the part before is explained by having come with the machine, up to each reading
+  const before: number[] = [0];
+  follow(prior, points, { newAt: 0, from: 0 }, before);
   const weighed = guesses.map(({ newAt, chance }) => {
     const split = points.findIndex((p) => p.hours >= newAt);
     const at = split < 0 ? points.length : split;
-    const before = follow(prior, points.slice(0, at), 0);
-    const since = follow(prior, points.slice(at), newAt);
-    return { newAt, line: since.line, log: Math.log(chance) + before.log + since.log };
+    const since = follow(prior, points, { newAt, from: at });
+    return { newAt, line: since.line, log: Math.log(chance) + (before[at] ?? 0) + since.log };
   });
   const most = Math.max(...weighed.map((g) => g.log));
   const likely = weighed
@@ -84,11 +86,16 @@ const reachedBy = (lines: readonly AgedLine[], share: number): number => {
   return lines.at(-1)?.newAt ?? 0;
 };
 
-/** A wear line followed reading by reading, with the logarithm of how well it foresaw each. */
+/**
+ * A wear line followed reading by reading from one on, with the logarithm of how well it foresaw
+ * them.
+ * @param told gets that logarithm after each reading
+ */
 function follow(
   prior: WearPrior,
   points: readonly WearPoint[],
-  newAt: number,
+  { newAt, from }: { readonly newAt: number; readonly from: number },
+  told?: number[],
 ): { readonly line: WearPosterior; readonly log: number } {
   let alpha = finite('a0', prior.a0);
   let beta = finite('mu', prior.mu);
@@ -96,14 +103,18 @@ function follow(
   let varBeta = positive('tau', prior.tau) ** 2;
   let cov = 0;
   let log = 0;
-  for (const { hours, y, sigma } of points) {
+  for (let i = from; i < points.length; i += 1) {
+    const { hours, y, sigma } = points[i] ?? NOTHING;
     if (!(sigma >= 1e-6))
       throw new InputError('sigma', sigma, 'a standard deviation of at least 0.000001');
     const h = Math.max(0, zeroOrMore('hours', hours) - newAt);
     const [ca, cb] = [varAlpha + h * cov, cov + h * varBeta];
     const s = ca + h * cb + sigma * sigma;
     // so unsure that it says nothing
-    if (s === Infinity) continue;
+    if (s === Infinity) {
+      told?.push(log);
+      continue;
+    }
     const off = finite('y', y) - (alpha + beta * h);
     alpha += (ca / s) * off;
     beta += (cb / s) * off;
@@ -111,12 +122,15 @@ function follow(
     cov -= (ca * cb) / s;
     varBeta -= (cb * cb) / s;
     log -= 0.5 * (Math.log(2 * Math.PI * s) + (off * off) / s);
+    told?.push(log);
   }
   return {
     line: { alpha, beta, varAlpha: Math.max(varAlpha, 0), varBeta: Math.max(varBeta, 0), cov },
     log,
   };
 }
+
+const NOTHING: WearPoint = { hours: 0, y: 0, sigma: 1 };
 
 const below = (z: number): number => 0.5 * (1 + errorFunction(z / Math.SQRT2));
 

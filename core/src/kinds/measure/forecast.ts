@@ -4,6 +4,7 @@ import {
   agedHours,
   agedWear,
   ageGuess,
+  type AgeGuess,
   chanceReached,
   hoursAtDeviate,
   wearAt,
@@ -98,24 +99,53 @@ function known(
   };
 }
 
-function guessed(
+const guessed = (
   prior: WearPrior,
   points: readonly WearPoint[],
   { now, season }: { readonly now: number; readonly season: number },
-): WearForecast {
-  const { lines, original, from, to } = ageGuess(prior, points, now);
-  const wear = (q: number) => agedWear(lines, now + season, q);
-  const hours = (z: number) => agedHours(lines, z, now) - now;
-  return {
-    low: wear(0.1),
-    middle: wear(0.5),
-    high: wear(0.9),
-    chance: agedChance(lines, now + season),
-    hours10: hours(-TEN_PERCENT),
-    hours50: hours(0),
-    hours90: hours(TEN_PERCENT),
-    age: { from, to, original },
-  };
+): WearForecast => new GuessedForecast(ageGuess(prior, points, now), now, season);
+
+/**
+ * A forecast over all ages a part may have. Its chance is asked of every place, the rest only of
+ * those that are looked at: it is worked out when it is asked for.
+ */
+class GuessedForecast implements WearForecast {
+  readonly chance: number;
+  readonly age: NonNullable<WearForecast['age']>;
+  constructor(
+    private readonly guess: AgeGuess,
+    private readonly now: number,
+    private readonly season: number,
+  ) {
+    this.chance = agedChance(guess.lines, now + season);
+    this.age = { from: guess.from, to: guess.to, original: guess.original };
+  }
+
+  get low(): number {
+    return this.wear(0.1);
+  }
+  get middle(): number {
+    return this.wear(0.5);
+  }
+  get high(): number {
+    return this.wear(0.9);
+  }
+  get hours10(): number {
+    return this.hours(-TEN_PERCENT);
+  }
+  get hours50(): number {
+    return this.hours(0);
+  }
+  get hours90(): number {
+    return this.hours(TEN_PERCENT);
+  }
+
+  private wear(q: number): number {
+    return agedWear(this.guess.lines, this.now + this.season, q);
+  }
+  private hours(z: number): number {
+    return agedHours(this.guess.lines, z, this.now) - this.now;
+  }
 }
 
 /** Standard normal deviate of the 90 % point. */

@@ -22,8 +22,8 @@ export function willItLast(
   { main, now }: Seen,
   { seasonHours, costs }: MachineFacts,
 ): readonly Finding[] {
+  if (forecast.chance < HOLDS_CHANCE) return [];
   const { chance, hours10, hours50, hours90, age } = forecast;
-  if (chance < HOLDS_CHANCE) return [];
   const sums =
     costs && sumsOf(check, { chance, lifeLeft: 1 - Math.min(1, Math.max(0, wear)) }, costs);
   const better = sums ? sums.leave > sums.renew : chance >= RENEW_CHANCE;
