@@ -112,7 +112,7 @@ function Thumb({ machine, standing }: StandingProps) {
   const walked = walkState === 'done';
   const walkTitle = {
     none: `Start the walk: ${checks} checks`,
-    started: `Go on with the walk: ${checksDue} to go`,
+    started: checksDue ? `Go on with the walk: ${checksDue} to go` : 'Go on with the walk',
     done: 'Walk again',
   }[walkState];
   return (

@@ -53,9 +53,11 @@ export function missingWords({ id, count }: Pick<MissingStep, 'id' | 'count'>): 
     case 'noSheet':
       return 'Bring in the spec sheet of this model';
     case 'startWalk':
-      return `Walk it: ${plural(count, 'check')} to read`;
+      return count ? `Walk it: ${plural(count, 'check')} to read` : 'Walk it and close it up';
     case 'resumeWalk':
-      return `Go on with the walk: ${plural(count, 'check')} to read`;
+      return count
+        ? `Go on with the walk: ${plural(count, 'check')} to read`
+        : 'Finish the walk that was begun';
     case 'readRest':
       return `Read ${plural(count, 'check')} that ${count === 1 ? 'is' : 'are'} left`;
     case 'remeasure':

@@ -16,8 +16,8 @@ const visitWords = ({ next }: Next): string =>
 
 const NEXT_WORDS: Readonly<Record<YardRow['next']['id'], (of: Next, count: number) => string>> = {
   noSheet: () => 'No spec sheet for this model yet',
-  startWalk: (_, n) => `No walk yet: start it, ${plural(n, 'check')}`,
-  resumeWalk: (_, n) => `Walk begun: ${plural(n, 'check')} to go`,
+  startWalk: (_, n) => (n ? `No walk yet: start it, ${plural(n, 'check')}` : 'No walk yet'),
+  resumeWalk: (_, n) => (n ? `Walk begun: ${plural(n, 'check')} to go` : 'Walk begun: finish it'),
   readRest: (_, n) => `${plural(n, 'check')} still to read`,
   remeasure: (_, n) => `${plural(n, 'check')} in doubt: measure again`,
   acceptSkips: (_, n) => `${plural(n, 'skip')} for a planner to accept`,
