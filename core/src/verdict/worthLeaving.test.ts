@@ -1,8 +1,8 @@
-import { madeCheck, reading } from '../../testing/sheet';
-import type { ReadingValue } from '../../contracts';
-import type { MachineFacts, StopCosts } from '../kind';
-import { judgeCheck } from '../../verdict';
-import { willItLast } from './worthLeaving';
+import { madeCheck, reading } from '../testing/sheet';
+import type { ReadingValue } from '../contracts';
+import type { MachineFacts, StopCosts } from '../kinds';
+import { judgeCheck } from './index';
+import { willItLast } from '../kinds/measure/worthLeaving';
 
 const mm = (v: number): ReadingValue => ({ kind: 'measure', values: [v], typed: [], unit: 'mm' });
 const belt = madeCheck('measure', {
