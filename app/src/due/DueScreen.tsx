@@ -200,7 +200,12 @@ const COLUMNS: readonly Column<DueRow>[] = [
     title: 'Component',
     flex: 1.6,
     by: (r) => r.line.component,
-    cell: (r) => <Strong>{r.line.component}</Strong>,
+    cell: ({ line }) => (
+      <>
+        <Strong>{line.component}</Strong>
+        <Quiet>{line.what}</Quiet>
+      </>
+    ),
   },
   {
     key: 'kind',

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Check, MachineFile, Walk } from '@green-tally/core/contracts';
 import { live } from '@green-tally/core/history';
 import type { Standing } from '@green-tally/core/plan';
-import { checksOfWalk, nextStop, unreadPlaces, walkPlan, walkStops } from '@green-tally/core/walk';
+import { nextStop, unreadPlaces, walkPlan, walkStops } from '@green-tally/core/walk';
 import { proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { put, useAction, useClock, useSession } from '../store';
@@ -35,8 +35,11 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
   const { data: session } = useSession();
   const by = session?.person?.name ?? '';
   const own = live(file.readings).filter((r) => r.walkId === walk.id && r.checkId === check.id);
-  const plan = useMemo(() => walkPlan(file.machine, file.sheets), [file.machine, file.sheets]);
-  const stops = walkStops(checksOfWalk(plan.checks, walk), walk, file.readings);
+  const plan = useMemo(
+    () => walkPlan(file.machine, file.sheets, walk.checks),
+    [file.machine, file.sheets, walk.checks],
+  );
+  const stops = walkStops(plan.checks, walk, file.readings);
   const at = stops.findIndex((s) => s.check.id === check.id);
   const stop = stops[at];
   const next = nextStop(stops, check.id);

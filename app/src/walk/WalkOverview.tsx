@@ -6,7 +6,6 @@ import type { Standing } from '@green-tally/core/plan';
 import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { printHours, printNumber } from '@green-tally/core/units';
 import {
-  checksOfWalk,
   nextStop,
   walkPlan,
   walkStops,
@@ -47,8 +46,11 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const router = useRouter();
   const clock = useClock();
   const wide = useWide();
-  const plan = useMemo(() => walkPlan(machine, file.sheets), [machine, file.sheets]);
-  const stops = walkStops(checksOfWalk(plan.checks, walk), walk, file.readings);
+  const plan = useMemo(
+    () => walkPlan(machine, file.sheets, walk.checks),
+    [machine, file.sheets, walk.checks],
+  );
+  const stops = walkStops(plan.checks, walk, file.readings);
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
   const next = nextStop(stops);

@@ -251,7 +251,10 @@ export interface FindingNumbers {
   fewMissing: CountNumbers;
   settingNotGiven: SettingNumbers;
   earlyRecheck: { readonly lookAgain: number };
-  fittedUnread: { readonly atHours: number; readonly fittedBy: string };
+  fittedUnread: {
+    readonly atHours: number;
+    readonly fittedBy: ValueOf<'renewal'>['fittedBy'];
+  };
   recheckDue: { readonly atHours: number; readonly on: Day };
   lapsed: LapsedNumbers;
   notRead: { readonly places: readonly string[] };

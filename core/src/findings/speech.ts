@@ -27,6 +27,12 @@ const MILLIMETRES: Writing = { quantity: 'length', unit: 'mm', style: 'mm' };
 /** A share in whole percent. */
 export const percent = (share: number): string => `${printNumber(share * 100, 0)} %`;
 
+/** A chance in whole percent; nothing that is still to come is said to be certain. */
+export function chanceWords(chance: number): string {
+  if (chance > 0.99) return 'more than 99 %';
+  return chance > 0 && chance < 0.01 ? 'less than 1 %' : percent(chance);
+}
+
 /** Hours on the meter, also when they never come. */
 export const meterHours = (hours: number): string =>
   Number.isFinite(hours) ? printHours(hours) : 'more than 20,000 h';

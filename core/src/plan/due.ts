@@ -38,7 +38,8 @@ export function dueLines({ file, checks, verdicts, tasks, facts }: DueFrom): Due
   const lines = [
     ...checks.flatMap((check) => ofCheck(check, byCheck.get(check.id) ?? [], facts)),
     ...verdicts.flatMap((v) => rechecks(v, facts)),
-    ...tasks.flatMap((t) => (t.done ? [] : [ofTask(t, facts)])),
+    ...tasks.flatMap((t) => (t.done || !t.check ? [] : [ofTask(t, facts)])),
+    ...closingUp(tasks, facts),
   ];
   return lines.sort(nearest);
 }
@@ -135,6 +136,16 @@ function stateOn(on: Day | null, { use }: DueFacts): DueState {
   if (on === null) return 'later';
   if (on < use.seasonStart) return 'beforeHarvest';
   return on <= use.seasonEnd ? 'inSeason' : 'later';
+}
+
+/** Closing up is one thing to do, however many steps it has. */
+function closingUp(tasks: readonly Task[], facts: DueFacts): DueLine[] {
+  const steps = tasks.filter((t) => !t.check);
+  const open = steps.filter((t) => !t.done);
+  const [first] = open;
+  if (!first) return [];
+  const text = `${open.length} of ${steps.length} steps open`;
+  return [ofTask({ ...first, key: 'close', text }, facts)];
 }
 
 function ofTask({ key, text, check, since }: Task, { today, use }: DueFacts): DueLine {

@@ -110,6 +110,24 @@ describe('what a machine lacks to be ready', () => {
     };
     expect(lacks(done)).toEqual([]);
   });
+  test('a look or a skip does not undo what was disturbed, nor one of two places', () => {
+    const two = belt('two', { places: ['left', 'right'], lookAlone: true });
+    const both = [checks[0]!, two, shield];
+    const at2 = (place: string, minute: number, value: ReadingValue = mm(37.9)) =>
+      reading('two', place, value, { takenAt: at(minute) });
+    const worked = good('one', 30, { state: 'asLeft', renewed: true, value: mm(38) });
+    const read = [good('one', 1), at2('left', 2), at2('right', 2), sound('left'), sound('right')];
+    const left = (...more: Reading[]) =>
+      standingOf(
+        seasonFile({ checks: both, readings: [...read, worked, ...more], ticks: closedUp() }),
+        TODAY,
+      ).missing.find((m) => m.id === 'readRest')?.checks;
+    const look: ReadingValue = { kind: 'look', seen: 'fine', found: '' };
+    expect(left()).toEqual(['two']);
+    expect(left(at2('left', 40, look), at2('right', 40, look))).toEqual(['two']);
+    expect(left(at2('left', 40))).toEqual(['two']);
+    expect(left(at2('left', 40), at2('right', 41))).toBeUndefined();
+  });
   test('the machine stands open until every step of closing up is ticked', () => {
     expect(lacks({ readings: allRead(), ticks: [] })).toEqual([['closeUp', CLOSING.length]]);
     expect(lacks({ readings: allRead(), ticks: closedUp().slice(1) })).toEqual([['closeUp', 1]]);
@@ -241,8 +259,9 @@ describe('what is due', () => {
     });
   });
   test('open tasks are due now, ticked ones are not', () => {
-    expect(due(allRead()).map((l) => [l.kind, l.state])).toEqual(
-      CLOSING.map(() => ['task', 'now']),
-    );
+    expect(due(allRead()).map((l) => [l.kind, l.state, l.what])).toEqual([
+      ['task', 'now', '5 of 5 steps open'],
+    ]);
+    expect(due(allRead(), { ticks: closedUp().slice(2) })[0]?.what).toBe('2 of 5 steps open');
   });
 });

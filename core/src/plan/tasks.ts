@@ -1,5 +1,5 @@
 import type { Check, Day, MachineFile, Reading, Tick, Walk } from '../contracts';
-import { live, roundOf } from '../history';
+import { isMain, live, roundOf } from '../history';
 import { countsFrom } from '../intervals';
 
 /** Something to do beside the checks; it stays open until it is ticked. */
@@ -88,7 +88,10 @@ function broughtAlong(
   });
 }
 
-/** Checks that work on another one has disturbed since they were last read. */
+/**
+ * Checks that work on another one has disturbed: a place of theirs was not read since. A look or a
+ * skip is not reading it.
+ */
 export function disturbed(
   readings: readonly Reading[],
   checks: readonly Check[],
@@ -96,17 +99,24 @@ export function disturbed(
   const lastRead = new Map<string, string>();
   const lastWorked = new Map<string, string>();
   for (const r of live(readings)) {
-    const into = r.state === 'asLeft' ? [lastRead, lastWorked] : [lastRead];
-    for (const map of into)
-      if (r.takenAt > (map.get(r.checkId) ?? '')) map.set(r.checkId, r.takenAt);
+    if (isMain(r)) keepLatest(lastRead, `${r.checkId}|${r.place}`, r.takenAt);
+    if (r.state === 'asLeft' && r.value.kind !== 'skip')
+      keepLatest(lastWorked, r.checkId, r.takenAt);
   }
+  const byId = new Map(checks.map((c) => [c.id, c]));
   const found = new Map<string, Pick<Check, 'component'>>();
   for (const check of checks)
     for (const k of check.knockOns) {
       if (!('check' in k)) continue;
       const worked = lastWorked.get(check.id);
-      const read = lastRead.get(k.check);
-      if (worked !== undefined && read !== undefined && read < worked) found.set(k.check, check);
+      const other = byId.get(k.check);
+      if (worked === undefined || !other) continue;
+      const since = other.places.every((p) => (lastRead.get(`${other.id}|${p}`) ?? '') >= worked);
+      if (!since) found.set(other.id, check);
     }
   return found;
+}
+
+function keepLatest(map: Map<string, string>, key: string, takenAt: string): void {
+  if (takenAt > (map.get(key) ?? '')) map.set(key, takenAt);
 }

@@ -1,7 +1,7 @@
-import { printHours, printNumber } from '../units';
+import { printHours } from '../units';
 import type { MachineFacts } from '../kinds';
 import type { PlaceVerdict } from './judge';
-import { needsHand } from '../findings';
+import { chanceWords, needsHand } from '../findings';
 
 /**
  * What happens if a place is left as it is: the chance, and the hours until then, by the same
@@ -53,7 +53,7 @@ export function ifLeftSentence(
   const season = `this harvest's ${printHours(left.season)}`;
   const after =
     left.hours === undefined || !Number.isFinite(left.hours) ? '' : printHours(left.hours);
-  const chance = `${printNumber((left.chance ?? 0) * 100, 0)} %`;
+  const chance = chanceWords(left.chance ?? 0);
   switch (left.id) {
     case 'alreadyPast':
       return `It would go into ${season} past its limit.`;

@@ -114,6 +114,23 @@ describe('better than new', () => {
     expect(verdict.decision).toBe('remeasure');
     expect(headSentence(chain, verdict.places[0]?.findings ?? [])).toMatch(/better than new/);
   });
+  test('kept with a word of why, it says nothing of what is to come', () => {
+    const rated = madeCheck('measure', {
+      limit: { type: 'wear', nominal: 38, limit: 35 },
+      tool: { name: 'Caliper', resolution: 0.1 },
+      wearRate: { perHour: 0.0006, sd: 0.0003 },
+    });
+    const odd = reading('made', 'here', mm(83), {
+      takenAt: '2026-05-01T07:00:00Z',
+      hours: 1200,
+      walkId: null,
+      note: 'a wide one',
+    });
+    const now = reading('made', 'here', mm(37));
+    expect(judge(rated, [odd, now]).places[0]?.forecast?.chance).toBe(
+      judge(rated, [now]).places[0]?.forecast?.chance,
+    );
+  });
   test('the sheet may say what a new part may be, and what can be read at all', () => {
     const wide = { ...belt, newTolerance: 1.5, plausible: { low: 33 } };
     expect(judge(wide, [reading('made', 'here', mm(39))]).decision).toBe('holds');

@@ -1,4 +1,4 @@
-import type { Check, Decision } from '../contracts';
+import type { Check, Decision, ValueOf } from '../contracts';
 import {
   meterHours,
   speechOf,
@@ -79,14 +79,18 @@ const SENTENCES: Sentences<FindingId> = {
   earlyRecheck: ({ lookAgain }) =>
     `New: it stretches and settles first. Look again at ${meterHours(lookAgain)}.`,
   fittedUnread: ({ atHours, fittedBy }) =>
-    `A new part was fitted at ${meterHours(atHours)}${FITTED_BY[fittedBy] ?? ''} and has not been read since: read it.`,
+    `A new part was fitted at ${meterHours(atHours)}${FITTED_BY[fittedBy]} and has not been read since: read it.`,
   lapsed: ({ on, atHours, interval, dueAt, early }) =>
     `Read on ${on} at ${meterHours(atHours)}; ${early ? 'the first look after it was new' : intervalWords(interval)}${dueAt === null ? '' : `: due since ${meterHours(dueAt)}`}. Read it again.`,
   notRead: ({ places }) => `Not read yet: ${places.join(', ')}.`,
   inside: insideWords,
 };
 
-const FITTED_BY: Readonly<Record<string, string>> = { shop: ' by us', owner: ' by the owner' };
+const FITTED_BY: Readonly<Record<ValueOf<'renewal'>['fittedBy'], string>> = {
+  shop: ' by us',
+  owner: ' by the owner',
+  unknown: '',
+};
 
 const said = (value: number, say: Speech): string =>
   say.check.kind === 'service' ? serviceAmount(say.check.asks, value) : say.value(value, 2);

@@ -1,4 +1,5 @@
-import type { Check, Machine, SpecSheet } from '../contracts';
+import type { Check, Machine, SpecSheet, Walk } from '../contracts';
+import { checksOfWalk } from './order';
 import { leastMovingOrder } from './leastMoving';
 
 /** How a machine is built: equipment id to option id. */
@@ -50,12 +51,14 @@ export interface WalkPlan {
 /**
  * The checks of a machine front to back, inside each station in the order that moves the machine
  * least, by the moves its sheets give.
+ * @param only the checks of a short walk; null: all
  */
 export function walkPlan(
   machine: Pick<Machine, 'model' | 'header' | 'equipment'>,
   sheets: readonly SpecSheet[],
+  only: Walk['checks'] = null,
 ): WalkPlan {
-  const checks = checksFor(machine, sheets);
+  const checks = checksOfWalk(checksFor(machine, sheets), { checks: only });
   const own = sheets.filter((s) => s.model === machine.model || s.model === machine.header?.model);
   const { order, minutes, saved } = leastMovingOrder(
     checks,

@@ -6,6 +6,7 @@ import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '.
 import { withTravel } from '../travel/judge';
 import { judgeBand, placesFinding } from './band';
 import { forecastWear, priorOfRate } from './forecast';
+import { implausibleMeasure } from './plausible';
 import { willItLast } from './worthLeaving';
 import {
   judgeWear,
@@ -45,7 +46,10 @@ function judgeWorn(
 ): Shown {
   const { main } = seen;
   const worn = judgeWear(check, limits, repeatsOf(seen.readings), main.tool);
-  const life = ticksOf(limits, seen.place, main.takenAt).filter((t) => !t.struck);
+  const doubtful = cannotBe(check, seen.place);
+  const life = ticksOf(limits, seen.place, main.takenAt).filter(
+    (t) => !t.struck && !doubtful.has(t.readingId),
+  );
   const forecast = check.wearRate
     ? forecastWear(priorOfRate(check.wearRate), life, {
         expanded: worn.expanded,
@@ -76,6 +80,10 @@ function judgeWorn(
     },
   );
 }
+
+/** Readings that were kept though they cannot well be: nothing is forecast from them. */
+const cannotBe = (check: MeasuredCheck, { live }: PlaceHistory): ReadonlySet<string> =>
+  new Set(live.flatMap((r) => (implausibleMeasure(check, r.value) ? [r.id] : [])));
 
 /** Places that must agree, where the sheet says by how much. */
 export function judgeBetween(

@@ -8,7 +8,7 @@ import type {
   Speech,
   WearNumbers,
 } from '../../findings';
-import { meterHours, percent } from '../../findings';
+import { chanceWords, meterHours, percent } from '../../findings';
 import { printAs, printNumber, type Writing } from '../../units';
 import { wearLimitsOf, type WearLimits } from './wear';
 
@@ -106,7 +106,8 @@ const ageWords = (age: FindingNumbers['reachesLimit']['age']): string =>
     ? ` When it was fitted is not on record: taken as between ${meterHours(age.from)} and ${meterHours(age.to)}.`
     : '';
 
-const chance = (p: number): string => (p > 0.99 ? 'More than 99 %' : percent(p));
+const chance = (p: number): string => capital(chanceWords(p));
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What holds, where wear is measured. */
 export const insideWear = (n: Extract<InsideNumbers, { shows: 'wear' }>, say: Speech): string =>
