@@ -4,7 +4,8 @@ import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contra
 import type { CheckVerdict } from '@green-tally/core/verdict';
 import { challenges, type WalkStop } from '@green-tally/core/walk';
 import { useTextDraft, type Action } from '../store';
-import { Buttons, Notice, Press, Row, Screen, SPACE, Strong, TextEntry } from '../ui';
+import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry } from '../ui';
+import { ChallengeThumb } from './ChallengeThumb';
 import { CheckTitle, WhyCard } from './CheckParts';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
 import type { EntryProps, Taken } from './entries';
@@ -35,7 +36,13 @@ interface EntryStepProps {
 export function EntryStep(props: EntryStepProps) {
   const { file, walk, check, verdict, step, tell, own, take } = props;
   const [note, setNote] = useTextDraft(`note|${walk.id}|${check.id}`);
-  const [challenge, setChallenge] = useState('');
+  const [challenge, setChallenge] = useState<Challenge>();
+  /** what the person says to a value that cannot well be; undefined: it is measured again */
+  const asked = async (text: string): Promise<string | undefined> => {
+    const why = await new Promise<string | undefined>((answer) => setChallenge({ text, answer }));
+    setChallenge(undefined);
+    return why;
+  };
   const { wish } = step;
   const entry: EntryProps = {
     check,
@@ -48,28 +55,25 @@ export function EntryStep(props: EntryStepProps) {
     draftKey: `draft|${walk.id}|${check.id}|${wish.state}`,
     linksOut: wish.linksOut,
     onTake: async (taken) => {
-      const [trouble] = taken.flatMap(({ value }) => challenges({ value, note }, check));
-      setChallenge(trouble?.message ?? '');
-      if (trouble) return false;
-      const stored = await take.run(taken, note.trim());
+      const [trouble] = taken.flatMap(({ value }) => challenges({ value, note: '' }, check));
+      const why = trouble ? await asked(trouble.message) : note;
+      if (why === undefined) return false;
+      const stored = await take.run(taken, why.trim());
       if (stored) setNote('');
       return stored;
     },
     onDone: () => tell({ type: 'done' }),
     frame: (body, footer) => (
-      <Frame {...props} footer={footer}>
-        {challenge ? <Challenge text={challenge} note={note} onNote={setNote} /> : null}
+      <Frame {...props} footer={challenge ? <ChallengeThumb {...challenge} note={note} /> : footer}>
         {step.at === 'unset' ? <WhyCard check={check} open /> : body}
         {step.at === 'entering' && wish.state === 'asFound' ? (
           <>
-            {challenge ? null : (
-              <TextEntry
-                label="Note"
-                value={note}
-                onChange={setNote}
-                hint="anything worth keeping with the reading"
-              />
-            )}
+            <TextEntry
+              label="Note"
+              value={note}
+              onChange={setNote}
+              hint="anything worth keeping with the reading"
+            />
             <Row>
               <Press title="Skip, say why" onPress={() => tell({ type: 'skip' })} small />
               {verdict && own.length ? (
@@ -85,20 +89,10 @@ export function EntryStep(props: EntryStepProps) {
   return createElement(entryOf(check), entry);
 }
 
-interface ChallengeProps {
+/** A value that cannot well be, and who hears what is said to it. */
+interface Challenge {
   readonly text: string;
-  readonly note: string;
-  readonly onNote: (note: string) => void;
-}
-
-/** A value that cannot well be is not taken without a word of why. */
-function Challenge({ text, note, onNote }: ChallengeProps) {
-  return (
-    <View style={styles.challenge}>
-      <Notice tone="violet" title="Can that be?" text={text} testID="challenge" />
-      <TextEntry label="Why it is so" value={note} onChange={onNote} hint="kept with the reading" />
-    </View>
-  );
+  readonly answer: (why: string | undefined) => void;
 }
 
 interface FrameProps extends EntryStepProps {
@@ -220,4 +214,4 @@ function SkipEntry({ draftKey, skip, onBack }: SkipEntryProps) {
   );
 }
 
-const styles = StyleSheet.create({ half: { flex: 1 }, challenge: { gap: SPACE.s } });
+const styles = StyleSheet.create({ half: { flex: 1 } });
