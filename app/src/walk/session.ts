@@ -46,6 +46,7 @@ export function newReading(taking: Taking, value: ReadingValue): Reading {
     tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
     takenAt: now.toISOString(),
     hours: walk.hours,
+    fit: fitOf(file),
     by,
     note: taking.note ?? '',
     strikes: taking.strikes ?? null,
@@ -74,11 +75,19 @@ export function newRenewal(
     tool: null,
     takenAt,
     hours,
+    // it may have been fitted before another crop or under another header
+    fit: null,
     by,
     note: '',
     strikes: null,
   };
 }
+
+/** What the machine stands for when a reading is taken. */
+const fitOf = ({ machine }: MachineFile): Reading['fit'] => ({
+  crop: machine.harvest.crop,
+  header: machine.header?.serial ?? null,
+});
 
 /** The revision a reading of a check is judged by. */
 function sheetOf({ sheets, machine }: MachineFile, check: Check): Reading['sheet'] {

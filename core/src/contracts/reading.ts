@@ -58,6 +58,11 @@ export const Reading = z.object({
   tool: Tool.nullable().default(null),
   takenAt: Moment,
   hours: z.number().finite().nonnegative().max(100_000).describe('separator hours'),
+  fit: z
+    .object({ crop: ShortText, header: ShortText.nullable() })
+    .nullable()
+    .default(null)
+    .describe('crop coming up and serial of the header on it when it was taken, where known'),
   by: ShortText,
   note: LongText.default(''),
   strikes: Id.nullable().default(null),

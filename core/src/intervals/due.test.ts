@@ -111,10 +111,18 @@ describe('next due', () => {
     expect(
       nextDue(
         { kind: 'perCrop' },
-        { ...last, crop: 'lentils' },
+        { ...last, on: '2026-05-01', crop: 'lentils' },
         { now: 1000, today: '2026-06-09', use, nextCrop: 'lentils' },
       ).by,
     ).toBe('never');
+    // the same crop, but of another season
+    expect(
+      nextDue(
+        { kind: 'perCrop' },
+        { ...last, on: '2025-07-01', crop: 'lentils' },
+        { now: 1000, today: '2026-06-09', use, nextCrop: 'lentils' },
+      ),
+    ).toMatchObject({ by: 'crop', lapsed: true });
   });
   test('a meter that ran backwards and a rule without an interval are refused', () => {
     expect(() =>

@@ -127,8 +127,8 @@ function dueDaily(last: LastDone | undefined, facts: DueFacts): Due {
 function duePerChange(last: LastDone | undefined, facts: DueFacts, by: 'crop' | 'header'): Due {
   const wanted = by === 'crop' ? facts.nextCrop : facts.header;
   const was = last?.[by];
-  const same = was === undefined || wanted === undefined ? undefined : was === wanted;
-  if (same ?? countsForHarvest(last, facts)) return never(facts);
+  const changed = was !== undefined && wanted !== undefined && was !== wanted;
+  if (!changed && countsForHarvest(last, facts)) return never(facts);
   return due(lastDayBefore(facts), facts, {
     by,
     overdue: facts.today >= facts.use.seasonStart,

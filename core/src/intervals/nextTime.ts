@@ -1,6 +1,6 @@
 import { addDays } from 'date-fns/addDays';
 import { parseISO } from 'date-fns/parseISO';
-import type { Day, Interval } from '../contracts';
+import type { Day, Interval, Reading } from '../contracts';
 import { InputError, positive, zeroOrMore } from '../units';
 import { A_CENTURY, checkDay, dayOf } from './use';
 
@@ -13,6 +13,18 @@ export interface LastDone {
   readonly crop?: string | undefined;
   readonly header?: string | undefined;
 }
+
+/** The last time, as a reading tells it. @param newAt machine hours at which its part was new */
+export const lastDoneOf = (
+  { takenAt, hours, fit }: Pick<Reading, 'takenAt' | 'hours' | 'fit'>,
+  newAt: number | undefined,
+): LastDone => ({
+  on: takenAt.slice(0, 10),
+  hours,
+  newAt: newAt ?? 0,
+  crop: fit?.crop,
+  header: fit?.header ?? undefined,
+});
 
 /** A rule by hours, by calendar, or both: whichever comes first. */
 export type EveryInterval = Extract<Interval, { kind: 'every' }>;

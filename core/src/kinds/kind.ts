@@ -31,6 +31,8 @@ export interface MachineFacts {
   readonly crop?: string;
   /** model of the header on it, for settings */
   readonly header?: string;
+  /** serial of the header on it: what was read of another is not of this one */
+  readonly headerSerial?: string;
   /** the day; without it nothing falls due by the calendar */
   readonly today?: Day;
   /** what stopping and working cost, where the branch has said so */

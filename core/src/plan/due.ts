@@ -6,8 +6,8 @@ import {
   type MachineFile,
   type Reading,
 } from '../contracts';
-import { isMain, lifeOf, live, placesOf } from '../history';
-import { dayAt, nextDue, type Due, type DueFacts, type LastDone } from '../intervals';
+import { isMain, lifeOf, live, ofThisHeader, placesOf } from '../history';
+import { dayAt, lastDoneOf, nextDue, type Due, type DueFacts, type LastDone } from '../intervals';
 import type { CheckVerdict } from '../verdict';
 import type { Task } from './tasks';
 
@@ -36,7 +36,9 @@ export function dueLines({ file, checks, verdicts, tasks, facts }: DueFrom): Due
     else byCheck.set(r.checkId, [r]);
   }
   const lines = [
-    ...checks.flatMap((check) => ofCheck(check, byCheck.get(check.id) ?? [], facts)),
+    ...checks.flatMap((check) =>
+      ofCheck(check, ofThisHeader(check, byCheck.get(check.id) ?? [], facts.header), facts),
+    ),
     ...verdicts.flatMap((v) => rechecks(v, facts)),
     ...tasks.flatMap((t) => (t.done || !t.check ? [] : [ofTask(t, facts)])),
     ...closingUp(tasks, facts),
@@ -58,7 +60,7 @@ function ofCheck(check: Check, readings: readonly Reading[], facts: DueFacts): D
     ...(unread.length ? [undefined] : []),
     ...read.map(({ live: own }) => {
       const main = own.findLast(isMain);
-      return main && lastOf(own, main);
+      return main && lastDoneOf(main, lifeOf(own, main.takenAt)?.hours);
     }),
   ];
   const [first] = lasts
@@ -87,12 +89,6 @@ function ofCheck(check: Check, readings: readonly Reading[], facts: DueFacts): D
     },
   ];
 }
-
-const lastOf = (own: readonly Reading[], main: Reading): LastDone => ({
-  on: main.takenAt.slice(0, 10),
-  hours: main.hours,
-  newAt: lifeOf(own, main.takenAt)?.hours ?? 0,
-});
 
 /** A meter that was read further on than the machine's own hours say goes before them. */
 const nowOf = (facts: DueFacts, last: LastDone | undefined): DueFacts =>

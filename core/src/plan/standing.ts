@@ -74,7 +74,9 @@ export function factsOf(
     hours: machine.hours,
     seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency),
     crop: machine.harvest.crop,
-    ...(machine.header ? { header: machine.header.model } : {}),
+    ...(machine.header
+      ? { header: machine.header.model, headerSerial: machine.header.serial }
+      : {}),
     today,
     use: rateOfUse(machine.harvest, readings),
   };
@@ -168,7 +170,13 @@ function walkOfSeason({ walks, machine }: MachineFile): Walk | undefined {
 }
 
 /** The facts by which a machine's checks and tasks fall due. */
-export function dueFactsOf({ hours, crop, header, today = '', use }: MachineFacts): DueFacts {
+export function dueFactsOf({
+  hours,
+  crop,
+  headerSerial: header,
+  today = '',
+  use,
+}: MachineFacts): DueFacts {
   if (!use) throw new InputError('use', 'none', 'how the machine is used');
   return { now: hours, today, use, nextCrop: crop, header };
 }

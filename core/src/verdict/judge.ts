@@ -5,11 +5,12 @@ import {
   isMain,
   lifeOf,
   newestOf,
+  ofThisHeader,
   placesOf,
   sincePutRight,
   type PlaceHistory,
 } from '../history';
-import { nextDue, type DueFacts, type LastDone, type UseRate } from '../intervals';
+import { lastDoneOf, nextDue, type DueFacts, type LastDone, type UseRate } from '../intervals';
 import {
   kindOf,
   refuseNonsense,
@@ -90,9 +91,10 @@ function checked(facts: MachineFacts): MachineFacts {
 
 function judgeOwn(
   check: Check,
-  own: readonly Reading[],
+  all: readonly Reading[],
   facts: MachineFacts,
 ): CheckVerdict | undefined {
+  const own = ofThisHeader(check, all, facts.headerSerial);
   if (own.length === 0) return undefined;
   const { read, unread } = placesOf(check.places, own);
   if (read.length === 0) return undefined;
@@ -192,8 +194,7 @@ function lookDamaged({ value }: Reading): Finding | undefined {
 function whenRead(check: Check, place: PlaceHistory, facts: MachineFacts): readonly Finding[] {
   const main = place.inForce.findLast(isMain);
   if (!main) return [];
-  const newAt = lifeOf(place.live, main.takenAt)?.hours ?? 0;
-  const last = { on: main.takenAt.slice(0, 10), hours: main.hours, newAt };
+  const last = lastDoneOf(main, lifeOf(place.live, main.takenAt)?.hours);
   const due = nextDue(check.interval, last, dueFactsOf(facts, last));
   if (!due.lapsed)
     return due.by === 'early' && due.atHours !== null
@@ -212,7 +213,10 @@ function whenRead(check: Check, place: PlaceHistory, facts: MachineFacts): reado
 }
 
 /** Where the day or the season is not known nothing lapses by them, only by hours. */
-function dueFactsOf({ hours, today, use, crop, header }: MachineFacts, last: LastDone): DueFacts {
+function dueFactsOf(
+  { hours, today, use, crop, headerSerial: header }: MachineFacts,
+  last: LastDone,
+): DueFacts {
   const known = today !== undefined && use !== undefined;
   return {
     now: Math.max(hours, last.hours),

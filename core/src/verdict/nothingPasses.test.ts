@@ -210,6 +210,36 @@ describe('a reading that no longer counts', () => {
   });
 });
 
+describe('what was read for another crop or of another header', () => {
+  const fit = (crop: string, header: string | null = 'H41') => ({ fit: { crop, header } });
+  const crops = { ...belt, interval: { kind: 'perCrop' } } as Check;
+  test('a change of crop makes what is to be read per crop due again', () => {
+    const one = reading('made', 'here', mm(37.9), fit('Lentils'));
+    expect(judge(crops, [one]).decision).toBe('holds');
+    expect(judge(crops, [one], { ...facts, crop: 'Malting barley' }).decision).toBe('due');
+    expect(judge(belt, [one], { ...facts, crop: 'Malting barley' }).decision).toBe('holds');
+  });
+  test('another header of the same model has not been read', () => {
+    const on = { ...belt, on: 'header' } as Check;
+    const one = reading('made', 'here', mm(37.9), fit('Lentils'));
+    const with41 = { ...facts, headerSerial: 'H41' };
+    const with45 = { ...facts, headerSerial: 'H45' };
+    expect(judgeCheck(on, [one], with41)?.decision).toBe('holds');
+    expect(judgeCheck(on, [one], with45)).toBeUndefined();
+    expect(judgeCheck(belt, [one], with45)?.decision).toBe('holds');
+    const damaged = reading('made', 'here', mm(34), fit('Lentils', 'H45'));
+    expect(judgeCheck(on, [one, damaged], with41)?.decision).toBe('holds');
+    expect(judgeCheck(on, [one, damaged], with45)?.decision).toBe('replace');
+  });
+  test('where a reading does not say, it is taken to be of what is on', () => {
+    const on = { ...belt, on: 'header' } as Check;
+    expect(
+      judgeCheck(on, [reading('made', 'here', mm(37.9))], { ...facts, headerSerial: 'H45' })
+        ?.decision,
+    ).toBe('holds');
+  });
+});
+
 describe('damage and a passed limit', () => {
   const one = madeCheck('condition', { looksFor: ['tears'], damaged: 'replace' });
   const damaged = reading('made', 'here', condition('damaged'), at('2026-06-09T07:00:00.000Z'));

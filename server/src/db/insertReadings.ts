@@ -3,7 +3,7 @@ import type { Reading } from '@green-tally/core/contracts';
 import type { Database } from './connection';
 
 const COLUMNS =
-  'id, machine_id, walk_id, check_id, sheet, place, state, value, renewed, repaired, settled, position_confirmed, tool, taken_at, hours, by, note, strikes';
+  'id, machine_id, walk_id, check_id, sheet, place, state, value, renewed, repaired, fit, settled, position_confirmed, tool, taken_at, hours, by, note, strikes';
 const ROWS_A_STATEMENT = 1000;
 
 /**
@@ -29,6 +29,7 @@ export async function insertReadings(
       JSON.stringify(r.value),
       r.renewed,
       r.repaired,
+      r.fit ? JSON.stringify(r.fit) : null,
       r.settled,
       r.positionConfirmed,
       r.tool ? JSON.stringify(r.tool) : null,

@@ -61,12 +61,12 @@ const MIGRATIONS = [
   sql(
     '003-put-right-and-ticks',
     `
-    ALTER TABLE readings ADD COLUMN repaired boolean NOT NULL DEFAULT false;
+    ALTER TABLE readings ADD COLUMN repaired boolean NOT NULL DEFAULT false, ADD COLUMN fit jsonb;
     ALTER TABLE walks ADD COLUMN checks jsonb;
     CREATE TABLE ticks (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), key text NOT NULL, done boolean NOT NULL, at timestamptz NOT NULL, by text NOT NULL, note text NOT NULL,
       stored_at timestamptz NOT NULL DEFAULT now());
     CREATE INDEX ticks_machine ON ticks (machine_id);`,
-    'DROP TABLE ticks; ALTER TABLE walks DROP COLUMN checks; ALTER TABLE readings DROP COLUMN repaired;',
+    'DROP TABLE ticks; ALTER TABLE walks DROP COLUMN checks; ALTER TABLE readings DROP COLUMN repaired, DROP COLUMN fit;',
   ),
 ];
 

@@ -98,6 +98,7 @@ export class ReadingRow extends Model<
   declare value: Reading['value'];
   declare renewed: boolean;
   declare repaired: CreationOptional<boolean>;
+  declare fit: CreationOptional<Reading['fit']>;
   declare settled: boolean;
   declare positionConfirmed: boolean;
   declare tool: CreationOptional<Reading['tool']>;

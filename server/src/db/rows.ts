@@ -46,6 +46,7 @@ export const toReading = (row: ReadingRow): Reading => ({
   value: row.value,
   renewed: row.renewed,
   repaired: row.repaired,
+  fit: row.fit ?? null,
   settled: row.settled,
   positionConfirmed: row.positionConfirmed,
   tool: row.tool ?? null,

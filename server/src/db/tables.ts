@@ -108,6 +108,7 @@ export function defineModels(sequelize: Sequelize): void {
       value: json,
       renewed: flag,
       repaired: { ...flag, defaultValue: false },
+      fit: maybeJson,
       settled: flag,
       positionConfirmed: flag,
       tool: maybeJson,

@@ -14,6 +14,8 @@ export const COLUMNS = [
   'position_confirmed',
   'renewed',
   'repaired',
+  'crop',
+  'header',
   'settled',
   'links_out',
   'strikes',

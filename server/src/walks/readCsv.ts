@@ -193,6 +193,7 @@ function aboutReading(cells: Cells): object {
     note: cell('note').replace(/^'(?=[=+\-@])/, ''),
     renewed: cells.yes('renewed'),
     repaired: cells.yes('repaired'),
+    fit: cell('crop') ? { crop: cell('crop'), header: cell('header') || null } : null,
     settled: cells.yes('settled'),
     positionConfirmed: cell('position_confirmed') === '' || cells.yes('position_confirmed'),
     tool: toolOf(cell('tool')),
@@ -213,6 +214,8 @@ const CELL_OF: Readonly<Record<string, string>> = {
   'value.values.0': 'value',
   'value.left': 'value',
   walkId: 'walk',
+  'fit.crop': 'crop',
+  'fit.header': 'header',
 };
 
 function toolOf(text: string): unknown {

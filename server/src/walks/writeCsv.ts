@@ -21,6 +21,8 @@ export function writeReadingsCsv(
       position_confirmed: r.positionConfirmed ? 'yes' : 'no',
       renewed: r.renewed ? 'yes' : 'no',
       repaired: r.repaired ? 'yes' : 'no',
+      crop: r.fit?.crop ?? '',
+      header: r.fit?.header ?? '',
       settled: r.settled ? 'yes' : 'no',
       strikes: r.strikes ?? '',
       walk: r.walkId ?? '',

@@ -1,6 +1,6 @@
 import type { ServiceCheck, ValueOf } from '../../contracts';
 import type { Finding, ServiceNumbers } from '../../findings';
-import { dueInSeason } from '../../intervals';
+import { dueInSeason, lastDoneOf } from '../../intervals';
 import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '../kind';
 
 /** A service done: enough, not too much, of the right product, and when it falls due again. */
@@ -44,8 +44,7 @@ function dueFindings(
 ): Finding[] {
   const { interval, asks, product } = check;
   if (interval.kind !== 'every') return [];
-  const last = { on: main.takenAt.slice(0, 10), hours: main.hours, newAt: renewedAt ?? 0 };
-  const due = dueInSeason(interval, last, {
+  const due = dueInSeason(interval, lastDoneOf(main, renewedAt), {
     hours: now,
     seasonHours: facts.seasonHours,
     today: facts.today,
