@@ -16,6 +16,7 @@ const NOUNS = [
   'intervals',
   'findings',
   'kinds',
+  'fleet',
   'verdict',
   'work',
   'symptoms',

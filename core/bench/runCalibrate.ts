@@ -1,6 +1,7 @@
 import { stringAccuracy } from './strings';
 import { unrecordedRenewals } from './unrecorded';
 import { calibrate } from './calibrate';
+import { forecastFleet } from './fleet';
 import { falseNotes, noteAccuracy } from './notes';
 
 const percent = (share: number | undefined) => `${((share ?? 0) * 100).toFixed(1)} %`;
@@ -42,4 +43,13 @@ process.stdout.write(`
 parts renewed by their owners with nothing on record, ${aged.parts} of them:
   true wear inside the 80 % interval: ${percent(aged.inside)}   (to hold: 75 to 85 %)
   of those that hold (${percent(aged.held)}) reached the limit in season: ${percent(aged.heldAndReached)}   (to hold: at most 1 %), of all: ${percent(aged.reached)}
+`);
+
+const fleet = forecastFleet(20260609, 60);
+const money = (sum: number) => sum.toFixed(0);
+process.stdout.write(`
+the product's own path, readings to lives to rates to verdicts, ${fleet.parts} parts whose sheets expect another rate:
+  true wear inside the 90 % interval: ${percent(fleet.inside)}   (to hold: 88 to 92 %)
+  Brier score of "limit reached by harvest's end": ${fleet.brier.fleet.toFixed(4)}, by the sheet's rate alone ${fleet.brier.sheetOnly.toFixed(4)}   (to hold: below)
+  loss a part and harvest: ours ${money(fleet.loss.ours)}, renewing at the limit only ${money(fleet.loss.renewAtLimit)}, renewing all that is watched ${money(fleet.loss.renewAllWatched)}   (to hold: ours least)
 `);

@@ -105,6 +105,9 @@ export const checkBase = {
     })
     .optional()
     .describe('what it costs when it goes in harvest'),
+  wearClass: Slug.optional().describe(
+    'components that wear alike, whatever the model; its own id when empty',
+  ),
   labourPer: z.enum(['place', 'check']).default('place'),
   parts: z.array(Part).default([]),
   knockOns: z.array(KnockOn).default([]),

@@ -2,6 +2,7 @@ export * from './check';
 export * from './common';
 export * from './limits';
 export * from './machine';
+export * from './costs';
 export * from './reading';
 export * from './sheet';
 export * from './specs';

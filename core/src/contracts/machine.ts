@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Decision } from './check';
 import { Day, Id, ShortText, Slug } from './common';
+import { ClassRate, MachineCosts } from './costs';
 import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
 import { Tick } from './tick';
@@ -71,6 +72,11 @@ export const MachineFile = z.object({
   work: z.array(WorkItem),
   visits: z.array(Visit),
   ticks: z.array(Tick).default([]),
+  rates: z
+    .record(z.string(), ClassRate)
+    .default({})
+    .describe('what the fleet has shown, by component class'),
+  costs: MachineCosts.nullable().default(null).describe('null where the branch has not said'),
 });
 export type MachineFile = z.infer<typeof MachineFile>;
 

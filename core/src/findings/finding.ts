@@ -9,6 +9,7 @@ import type {
   ServiceCheck,
   ValueOf,
 } from '../contracts';
+import type { LeaveOrRenew } from '../forecast';
 import type { FindingId } from './precedence';
 
 /** Nothing needs telling beside the finding itself. */
@@ -132,16 +133,45 @@ export interface ImplausibleNumbers {
   readonly side: 'betterThanNew' | 'tooFar';
 }
 
-/** What will not last, with both sums where costs are known. Machine hours, money of the branch. */
+/** Both sums of leaving and renewing, with what went into them. Money of the branch. */
+export interface BothSums {
+  readonly leave: number;
+  readonly renew: number;
+  /** chance from which renewing is cheaper */
+  readonly breakEven: number;
+  readonly currency: string;
+  /** component class whose shop rule says what a stop takes; undefined where the sheet does */
+  readonly stopRule: string | undefined;
+  readonly terms: Omit<LeaveOrRenew, 'chance' | 'discount'>;
+}
+
+/** Why there are no sums: the branch has not said its costs, or parts have no price. */
+export interface NoSums {
+  readonly lacks: 'costs' | 'prices';
+  /** part numbers */
+  readonly parts: readonly string[];
+}
+
+/** Whose wear a forecast starts from: what the sheet expects, or what the fleet has shown. */
+export interface RateSource {
+  readonly of: 'sheet' | 'branch' | 'everywhere';
+  /** lives of the fleet that showed how fast it wears */
+  readonly lives: number;
+}
+
+/** What is forecast, with both sums where costs are known. Machine hours, money of the branch. */
 export interface NotWorthLeavingNumbers {
+  /** what is reached: a wear limit, the end of an adjuster's travel, the edge of a band */
+  readonly what: 'limit' | 'travel' | 'band';
   readonly chance: number;
   /** hour at which the limit is reached with even chance */
   readonly expectedAt: number;
-  readonly sums?:
-    { readonly leave: number; readonly renew: number; readonly breakEven: number } | undefined;
+  readonly sums?: BothSums | undefined;
+  readonly noSums?: NoSums | undefined;
   /** chance from which the shop renews where no costs are known */
   readonly shopRule: number;
   readonly age?: { readonly from: number; readonly to: number } | undefined;
+  readonly rate?: RateSource | undefined;
 }
 
 /** What was read before and no longer counts. Machine hours. */
@@ -190,6 +220,8 @@ export interface FindingNumbers {
   limitReached: WearNumbers;
   limitWasReached: WearNumbers & { readonly on: Day; readonly atHours: number };
   notWorthLeaving: NotWorthLeavingNumbers;
+  notWorthLeavingLong: NotWorthLeavingNumbers;
+  notWorthLeavingSet: NotWorthLeavingNumbers;
   gaugeOut: GaugeNumbers;
   bandReplace: Outside;
   tensionerFaulty: TensionNumbers;
@@ -201,7 +233,6 @@ export interface FindingNumbers {
   travelMissing: Nothing;
   falseTension: TravelNumbers;
   travelGone: TravelNumbers;
-  travelEndsInSeason: TravelNumbers;
   loose: { readonly tension: TensionNumbers; readonly left?: number | undefined };
   overTight: TensionNumbers;
   play: { readonly feel: Feel };
@@ -236,14 +267,11 @@ export interface FindingNumbers {
   oneEdgeWorn: CountNumbers;
   bandInDoubt: BandNumbers & { readonly limit: number; readonly edge: 'lowest' | 'highest' };
   /** `season`: hours to go; `lookAgain`: machine hours at the 10 % hour */
-  reachesLimit: {
-    readonly chance: number;
+  reachesLimit: NotWorthLeavingNumbers & {
     readonly hours10: number;
     readonly hours90: number;
     readonly season: number;
     readonly lookAgain: number;
-    /** machine hours between which the part was fitted, where that is not on record */
-    readonly age?: { readonly from: number; readonly to: number } | undefined;
   };
   travelLow: TravelNumbers;
   serviceInSeason: ServiceDueNumbers;

@@ -2,7 +2,9 @@ import type {
   CheckKind,
   CheckOf,
   Day,
+  ClassRate,
   FieldTrouble,
+  MachineCosts,
   Reading,
   ReadingKind,
   ReadingValue,
@@ -14,13 +16,11 @@ import type { PlaceHistory } from '../history';
 import type { WearForecast } from './measure/forecast';
 import type { StripTick } from './measure/wear';
 
-/** Money of the branch: an hour of standing still in harvest, an hour of labour, prices of parts. */
-export interface StopCosts {
-  readonly stopHour: number;
-  readonly labourHour: number;
-  /** by part number; a part without a price is not known to cost nothing */
-  readonly prices: Readonly<Record<string, number>>;
-}
+/**
+ * Money of the branch: an hour of standing still in harvest, an hour of labour, prices of parts. A
+ * part without a price is not known to cost nothing.
+ */
+export type StopCosts = Pick<MachineCosts, 'currency' | 'stopHour' | 'labourHour' | 'prices'>;
 
 /** What the machine brings to a verdict. Hours: separator hours. */
 export interface MachineFacts {
@@ -37,6 +37,8 @@ export interface MachineFacts {
   readonly today?: Day;
   /** what stopping and working cost, where the branch has said so */
   readonly costs?: StopCosts;
+  /** what the fleet has shown, by component class; the sheet's rate where it says nothing */
+  readonly rates?: Readonly<Record<string, ClassRate>>;
   /** its season and how it works; without it nothing falls due by the season */
   readonly use?: UseRate;
 }

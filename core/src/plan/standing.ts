@@ -2,10 +2,8 @@ import type {
   Day,
   Decision,
   DueLine,
-  Machine,
   MachineFile,
   MissingStep,
-  Reading,
   Visit,
   Walk,
   WorkItem,
@@ -63,12 +61,15 @@ export interface Standing {
   readonly late: boolean;
 }
 
-/** What a machine brings to its verdicts: its hours and the hours until harvest ends. */
-export function factsOf(
-  machine: Machine,
-  today: Day,
-  readings: readonly Reading[] = [],
-): MachineFacts {
+/** What is known of a machine that bears on its verdicts. */
+type KnownOf = Pick<MachineFile, 'machine' | 'readings'> &
+  Partial<Pick<MachineFile, 'costs' | 'rates'>>;
+
+/**
+ * What a machine brings to its verdicts: its hours and the hours until harvest ends, what a stop
+ * costs, how fast its kind has worn.
+ */
+export function factsOf({ machine, readings, costs, rates }: KnownOf, today: Day): MachineFacts {
   const { areaHa, widthM, speedKmh, efficiency } = machine.harvest;
   return {
     hours: machine.hours,
@@ -79,13 +80,15 @@ export function factsOf(
       : {}),
     today,
     use: rateOfUse(machine.harvest, readings),
+    ...(costs ? { costs } : {}),
+    ...(rates ? { rates } : {}),
   };
 }
 
 /** Where a machine stands today. Everything in it is derived; nothing of it is stored. */
 export function standingOf(file: MachineFile, today: Day): Standing {
   const { machine } = file;
-  const facts = factsOf(machine, today, file.readings);
+  const facts = factsOf(file, today);
   const checks = checksFor(machine, file.sheets);
   const verdicts = judgeMachine(
     checksAsRead(checks, file.readings, { ...file, rejudged: machine.rejudged }),

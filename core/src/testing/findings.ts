@@ -1,4 +1,11 @@
-import type { CountNumbers, Finding, FindingId, FindingNumbers, InsideNumbers } from '../findings';
+import type {
+  CountNumbers,
+  Finding,
+  FindingId,
+  FindingNumbers,
+  InsideNumbers,
+  NotWorthLeavingNumbers,
+} from '../findings';
 
 const measured = { value: 35.6, expanded: 0.06, count: 1, spread: 0 };
 const wear = { ...measured, nominal: 38, limit: 35, wear: 0.8, chain: undefined };
@@ -53,6 +60,30 @@ const due = {
 } as const;
 
 /** Numbers of every finding as they occur, for tests: the compiler lists a new finding here. */
+const forecast: NotWorthLeavingNumbers = {
+  what: 'limit',
+  chance: 0.61,
+  expectedAt: 1380,
+  sums: {
+    leave: 2897.5,
+    renew: 94,
+    breakEven: 0.0198,
+    currency: 'crowns',
+    stopRule: undefined,
+    terms: {
+      stopHours: 6,
+      costPerStopHour: 650,
+      collateral: 700,
+      fieldLabour: 150,
+      part: 310,
+      shopLabour: 160,
+      lifeLeft: 0.2,
+    },
+  },
+  shopRule: 0.5,
+};
+const NO_PRICE = { lacks: 'prices', parts: ['LM-1'] } as const;
+
 export const EXAMPLES: FindingNumbers = {
   damaged: { found: 'cord showing' },
   knivesLost: count,
@@ -65,12 +96,9 @@ export const EXAMPLES: FindingNumbers = {
   pastLimit: wear,
   limitReached: { ...wear, chain },
   limitWasReached: { ...wear, on: '2025-09-16', atHours: 1176 },
-  notWorthLeaving: {
-    chance: 0.61,
-    expectedAt: 1380,
-    sums: { leave: 2897.5, renew: 94, breakEven: 0.0198 },
-    shopRule: 0.5,
-  },
+  notWorthLeaving: forecast,
+  notWorthLeavingLong: { ...forecast, what: 'travel', sums: undefined, noSums: NO_PRICE },
+  notWorthLeavingSet: { ...forecast, what: 'band', sums: undefined },
   gaugeOut: gauge,
   bandReplace: below,
   tensionerFaulty: mark,
@@ -82,7 +110,6 @@ export const EXAMPLES: FindingNumbers = {
   travelMissing: {},
   falseTension: travel,
   travelGone: { ...travel, shorten: undefined },
-  travelEndsInSeason: travel,
   loose: { tension: mark, left: 12 },
   overTight: { feel: 'stuck' },
   play: { feel: 'justSlides' },
@@ -103,7 +130,14 @@ export const EXAMPLES: FindingNumbers = {
   edgeSpent: seen,
   oneEdgeWorn: count,
   bandInDoubt: { ...band, limit: 36, edge: 'lowest' },
-  reachesLimit: { chance: 0.997, hours10: 20, hours90: Infinity, season: 109, lookAgain: Infinity },
+  reachesLimit: {
+    ...forecast,
+    chance: 0.997,
+    hours10: 20,
+    hours90: Infinity,
+    season: 109,
+    lookAgain: Infinity,
+  },
   travelLow: travel,
   serviceInSeason: due,
   marked: { grade: 'marked', found: '' },

@@ -79,6 +79,8 @@ export function seasonFile({
     work: [...work],
     visits: [...visits],
     ticks: [...ticks],
+    costs: null,
+    rates: {},
     walks: walked
       ? [
           {

@@ -25,7 +25,11 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   limitWasReached:
     '35.6 mm was at or past the limit of 35 mm on 2025-09-16, at 1,176 h, and nothing renewed is on record since. Renew it, record the new part, or strike that reading.',
   notWorthLeaving:
-    '61 % chance to reach the limit before harvest ends, most likely at 1,380 h. Leaving it costs about 2898, renewing now 94: renew from 2 % on.',
+    '61 % chance to reach the limit before harvest ends, most likely at 1,380 h. Leaving it costs about 2898 crowns, renewing now 94: worth it from 2 % on.',
+  notWorthLeavingLong:
+    '61 % chance to use up its travel before harvest ends, most likely at 1,380 h. No price is known of LM-1: from 50 % on it is shortened.',
+  notWorthLeavingSet:
+    '61 % chance to leave its band before harvest ends, most likely at 1,380 h. No costs are known: from 50 % on it is set.',
   gaugeOut: 'Wear gauge fits: worn out.',
   bandReplace: '35.6 mm is below 36 mm to 40 mm. It cannot be set: renew it.',
   tensionerFaulty:
@@ -43,8 +47,6 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   falseTension:
     'False tension: the indicator reads right, but 4 mm of the 45 mm travel is left, so the chain is slack. Take out one half link (odd count: needs an offset link, or one removed), then 25 mm of travel.',
   travelGone: 'Loose with 4 mm of travel left, 10 mm wanted in reserve.',
-  travelEndsInSeason:
-    "4 mm of travel is left and this harvest's stretch will eat about 7 mm. Take out one half link (odd count: needs an offset link, or one removed), then 25 mm of travel.",
   loose: '3 mm short of its mark, 12 mm of travel left: tighten it.',
   overTight: 'Chain stuck: too tight. That shortens its life and ruins the bearing.',
   play: 'The chain has up-and-down play on the sprocket: take it out.',

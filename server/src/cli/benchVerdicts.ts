@@ -11,7 +11,7 @@ const { machines, sheets, readings } = scenario();
 const jobs = machines
   .flatMap((machine) => {
     const own = readings.filter((r) => r.machineId === machine.id);
-    const facts = factsOf(machine, DEMO_DAY);
+    const facts = factsOf({ machine, readings: [] }, DEMO_DAY);
     return checksFor(machine, sheets).map((check) => ({
       check,
       facts,

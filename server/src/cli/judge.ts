@@ -56,10 +56,10 @@ function judgeFile(): number {
     );
     if (!own.length) continue;
     say(
-      `\n${machine.model} ${machine.serial}, ${machine.customer}: harvest ${machine.harvest.start}, ${Math.round(factsOf(machine, values.today).seasonHours)} h to thresh`,
+      `\n${machine.model} ${machine.serial}, ${machine.customer}: harvest ${machine.harvest.start}, ${Math.round(factsOf({ machine, readings: own }, values.today).seasonHours)} h to thresh`,
     );
     for (const check of checksFor(machine, sheets)) {
-      const verdict = judgeCheck(check, own, factsOf(machine, values.today, own));
+      const verdict = judgeCheck(check, own, factsOf({ machine, readings: own }, values.today));
       if (!verdict) continue;
       const { decision } = verdict;
       const places = verdict.places.filter((p) => p.decision === decision);

@@ -21,6 +21,16 @@ export const measured = {
     .describe('how lengths are written; plain: in the unit, for what is no length'),
   repeats: z.int().min(1).max(5).default(1),
   wearRate: WearRate.optional(),
+  drift: z
+    .object({
+      perHour: z
+        .number()
+        .finite()
+        .refine((d) => d !== 0, 'a drift that is not 0: below 0 where it falls'),
+      sd: z.number().finite().positive(),
+    })
+    .optional()
+    .describe('how fast a setting leaves its band, in the unit of the quantity, signed'),
   takeUp: TakeUp.optional(),
   maxDifference: z
     .number()
@@ -40,15 +50,21 @@ export const measured = {
     .describe('what can be read at all; outside it a reading is challenged'),
   lookAlone: z.boolean().default(false).describe('offers "looks fine", which never passes'),
 };
+const edgeOf = (
+  { low, high }: { low?: number | undefined; high?: number | undefined },
+  { perHour }: { perHour: number },
+): number | undefined => (perHour < 0 ? low : high);
+
 /** Refuses unit, style and limit that do not belong together. */
 export const agreeing = <
   T extends z.ZodType<{
     quantity: Quantity;
     unit: string;
     style: string;
-    limit: { type: string };
+    limit: { type: string; low?: number | undefined; high?: number | undefined };
     takeUp?: unknown;
     wearRate?: unknown;
+    drift?: { perHour: number } | undefined;
     plausible?: { low?: number | undefined; high?: number | undefined } | undefined;
   }>,
 >(
@@ -72,6 +88,10 @@ export const agreeing = <
       wrong('plausible', 'a lowest plausible value below the highest');
     if (c.limit.type === 'band' && c.wearRate !== undefined)
       wrong('wearRate', 'none: a band is set, it does not wear');
+    if (c.drift && c.limit.type !== 'band')
+      wrong('drift', 'none: what wears has a wear rate, only a band is left by drifting');
+    if (c.drift && c.limit.type === 'band' && edgeOf(c.limit, c.drift) === undefined)
+      wrong('drift', `a ${c.drift.perHour < 0 ? 'lowest' : 'highest'} value that it drifts to`);
   });
 
 export const MeasureCheck = agreeing(

@@ -1,4 +1,4 @@
-import type { WearRate } from '../../contracts';
+import type { RateSource } from '../../findings';
 import {
   agedChance,
   agedHours,
@@ -30,6 +30,8 @@ export interface WearForecast {
    */
   readonly age:
     { readonly from: number; readonly to: number; readonly original: number } | undefined;
+  /** whose rate it starts from */
+  readonly rate: RateSource | undefined;
 }
 
 /**
@@ -47,13 +49,10 @@ export interface ForecastLife {
 
 type Tick = Pick<StripTick, 'wear' | 'hours' | 'round'>;
 
-/** What is expected of a component class before its readings. */
-export const priorOfRate = (rate: WearRate): WearPrior => ({
-  a0: rate.atNew,
-  sa: rate.atNewSd,
-  mu: rate.perHour,
-  tau: rate.sd,
-});
+/** What is expected of a component class before its readings, and who says so. */
+export interface ClassPrior extends WearPrior {
+  readonly rate?: RateSource | undefined;
+}
 
 /**
  * Forecast of a place's wear to harvest's end, from this life's readings and what is expected of its
@@ -61,7 +60,7 @@ export const priorOfRate = (rate: WearRate): WearPrior => ({
  * @param ticks this life's readings, none struck, hours of the machine
  */
 export function forecastWear(
-  prior: WearPrior,
+  prior: ClassPrior,
   ticks: readonly Tick[],
   { expanded, newAt, now, season }: ForecastLife,
 ): WearForecast {
@@ -76,7 +75,7 @@ const onePointARound = (ticks: readonly Tick[], sigma: number): WearPoint[] =>
   byRound(ticks).map(({ wear, hours }) => ({ hours, y: wear, sigma }));
 
 function known(
-  prior: WearPrior,
+  prior: ClassPrior,
   points: readonly WearPoint[],
   life: { readonly now: number; readonly season: number; readonly newAt: number },
 ): WearForecast {
@@ -96,14 +95,15 @@ function known(
     hours50: hours(0),
     hours90: hours(TEN_PERCENT),
     age: undefined,
+    rate: prior.rate,
   };
 }
 
 const guessed = (
-  prior: WearPrior,
+  prior: ClassPrior,
   points: readonly WearPoint[],
   { now, season }: { readonly now: number; readonly season: number },
-): WearForecast => new GuessedForecast(ageGuess(prior, points, now), now, season);
+): WearForecast => new GuessedForecast(ageGuess(prior, points, now), { now, season }, prior.rate);
 
 /**
  * A forecast over all ages a part may have. Its chance is asked of every place, the rest only of
@@ -114,10 +114,10 @@ class GuessedForecast implements WearForecast {
   readonly age: NonNullable<WearForecast['age']>;
   constructor(
     private readonly guess: AgeGuess,
-    private readonly now: number,
-    private readonly season: number,
+    private readonly to: { readonly now: number; readonly season: number },
+    readonly rate: RateSource | undefined,
   ) {
-    this.chance = agedChance(guess.lines, now + season);
+    this.chance = agedChance(guess.lines, to.now + to.season);
     this.age = { from: guess.from, to: guess.to, original: guess.original };
   }
 
@@ -141,10 +141,10 @@ class GuessedForecast implements WearForecast {
   }
 
   private wear(q: number): number {
-    return agedWear(this.guess.lines, this.now + this.season, q);
+    return agedWear(this.guess.lines, this.to.now + this.to.season, q);
   }
   private hours(z: number): number {
-    return agedHours(this.guess.lines, z, this.now) - this.now;
+    return agedHours(this.guess.lines, z, this.to.now) - this.to.now;
   }
 }
 

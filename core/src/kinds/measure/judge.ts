@@ -5,7 +5,9 @@ import { repeatsOf, type PlaceHistory } from '../../history';
 import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '../kind';
 import { withTravel } from '../travel/judge';
 import { judgeBand, placesFinding } from './band';
-import { forecastWear, priorOfRate } from './forecast';
+import { forecastDrift } from './drift';
+import { forecastWear } from './forecast';
+import { priorFor, sheetRate } from './prior';
 import { implausibleMeasure } from './plausible';
 import { willItLast } from './worthLeaving';
 import {
@@ -24,18 +26,26 @@ import {
 export function judgeMeasured(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown {
   if (seen.main.value.kind !== 'measure') return shown([NOT_MEASURED]);
   const limits = wearLimitsOf(check);
-  const own = limits ? judgeWorn(check, limits, seen, facts) : judgeSet(check, seen);
+  const own = limits ? judgeWorn(check, limits, seen, facts) : judgeSet(check, seen, facts);
   return withTravel(check, { seen, facts, own });
 }
 
-function judgeSet(check: MeasuredCheck, { readings, main, renewedAt }: Seen): Shown {
+function judgeSet(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown {
   if (check.limit.type !== 'band') return shown([NOT_MEASURED]);
+  const { readings, main, renewedAt } = seen;
   const { findings, value, expandedValue } = judgeBand(check.limit, {
     values: repeatsOf(readings),
     tool: main.tool ?? check.tool,
     inService: renewedAt === undefined ? undefined : Math.max(0, main.hours - renewedAt),
   });
-  return shown(findings, { value, expandedValue });
+  const inside = findings.every((f) => f.id === 'inside');
+  const lasting = inside ? forecastDrift(check, seen, { facts, expandedValue }) : undefined;
+  const later = lasting ? willItLast(check, lasting, seen, facts) : [];
+  return shown(later.length ? later : findings, {
+    value,
+    expandedValue,
+    forecast: lasting?.forecast,
+  });
 }
 
 function judgeWorn(
@@ -47,11 +57,12 @@ function judgeWorn(
   const { main } = seen;
   const worn = judgeWear(check, limits, repeatsOf(seen.readings), main.tool);
   const doubtful = cannotBe(check, seen.place);
-  const life = ticksOf(limits, seen.place, main.takenAt).filter(
+  const life = ticksOf(limits, seen.place, { until: main.takenAt }).filter(
     (t) => !t.struck && !doubtful.has(t.readingId),
   );
-  const forecast = check.wearRate
-    ? forecastWear(priorOfRate(check.wearRate), life, {
+  const prior = priorFor(check, 'wear', { sheet: sheetRate(check), rates: facts.rates });
+  const forecast = prior
+    ? forecastWear(prior, life, {
         expanded: worn.expanded,
         newAt: seen.renewedAt,
         now: seen.now,

@@ -141,13 +141,16 @@ function chainNumbers(
   };
 }
 
-/** Ticks of the life that runs at `until`, struck ones among them. */
+/**
+ * Ticks of the life that runs at `until`, struck ones among them.
+ * @param span `since`: the moment that life began, the last renewal unless said
+ */
 export function ticksOf(
   { nominal, limit }: WearLimits,
   place: PlaceHistory,
-  until = END_OF_TIME,
+  { until = END_OF_TIME, since }: { readonly until?: string; readonly since?: string } = {},
 ): StripTick[] {
-  const start = lifeOf(place.live, until)?.takenAt ?? '';
+  const start = since ?? lifeOf(place.live, until)?.takenAt ?? '';
   const ticks: StripTick[] = [];
   for (const r of place.all) {
     if (r.value.kind !== 'measure' || r.takenAt < start || r.takenAt > until) continue;

@@ -4,6 +4,8 @@ import type {
   FindingNumbers,
   InsideNumbers,
   MeasuredNumbers,
+  NotWorthLeavingNumbers,
+  RateSource,
   Sentences,
   Speech,
   WearNumbers,
@@ -88,18 +90,43 @@ export const MEASURE_SENTENCES = {
     `${within(n, say)} of the ${n.edge} ${say.value(n.limit, 2)}. Take ${Math.max(1, 3 - n.count)} more repeats or use a finer tool.`,
   placesDiffer: (n, say) =>
     `${n.a} ${say.value(n.atA, 2)} and ${n.b} ${say.value(n.atB, 2)} differ by ${say.value(n.difference, 2)}, ${say.value(n.allowed, 2)} allowed. Level them.`,
-  notWorthLeaving: (n) =>
-    `${chance(n.chance)} chance to reach the limit before harvest ends, most likely at ${meterHours(n.expectedAt)}. ${sumWords(n)}${ageWords(n.age)}`,
+  notWorthLeaving: (n) => notWorthLeaving(n),
+  notWorthLeavingLong: (n) => notWorthLeaving(n),
+  notWorthLeavingSet: (n) => notWorthLeaving(n),
   recheckDue: (n) =>
     `It was to be looked at again by now: last read at ${meterHours(n.atHours)} on ${n.on}.`,
   reachesLimit: (n) =>
-    `${chance(n.chance)} chance to reach the limit before harvest ends (${meterHours(n.season)} to go). Look again at ${meterHours(n.lookAgain)}.${ageWords(n.age)}`,
+    `${chance(n.chance)} chance to ${REACHES[n.what]} before harvest ends (${meterHours(n.season)} to go). Look again at ${meterHours(n.lookAgain)}.${rateWords(n.rate)}${ageWords(n.age)}`,
 } as const satisfies Partial<Sentences<keyof FindingNumbers>>;
 
-const sumWords = ({ sums, shopRule }: FindingNumbers['notWorthLeaving']): string =>
+const REACHES = {
+  limit: 'reach the limit',
+  travel: 'use up its travel',
+  band: 'leave its band',
+} as const satisfies Record<NotWorthLeavingNumbers['what'], string>;
+/** What is done about each. */
+const DOING = { limit: 'renewing', travel: 'taking links out', band: 'setting it' } as const;
+const DONE = { limit: 'renewed', travel: 'shortened', band: 'set' } as const;
+
+const notWorthLeaving = (n: NotWorthLeavingNumbers): string =>
+  `${chance(n.chance)} chance to ${REACHES[n.what]} before harvest ends, most likely at ${meterHours(n.expectedAt)}. ${sumWords(n)}${rateWords(n.rate)}${ageWords(n.age)}`;
+
+const sumWords = ({ sums, noSums, shopRule, what }: NotWorthLeavingNumbers): string =>
   sums
-    ? `Leaving it costs about ${printNumber(sums.leave, 0)}, renewing now ${printNumber(sums.renew, 0)}: renew from ${percent(sums.breakEven)} on.`
-    : `No costs are known: from ${percent(shopRule)} on it is renewed.`;
+    ? `Leaving it costs about ${printNumber(sums.leave, 0)} ${sums.currency}, ${DOING[what]} now ${printNumber(sums.renew, 0)}: worth it from ${percent(Math.min(1, sums.breakEven))} on.`
+    : `${noSumsWords(noSums)}: from ${percent(shopRule)} on it is ${DONE[what]}.`;
+
+/** Why there are no sums. */
+export const noSumsWords = (noSums: NotWorthLeavingNumbers['noSums']): string =>
+  noSums?.lacks === 'prices'
+    ? `No price is known of ${noSums.parts.join(' and ')}`
+    : 'No costs are known';
+
+/** Whose rate it was reckoned by; that of the sheet is what one expects. */
+export const rateWords = (rate: RateSource | undefined): string =>
+  rate && rate.of !== 'sheet'
+    ? ` Reckoned by ${rate.lives} lives seen ${rate.of === 'branch' ? 'at this branch' : 'at all branches'}.`
+    : '';
 
 const ageWords = (age: FindingNumbers['reachesLimit']['age']): string =>
   age

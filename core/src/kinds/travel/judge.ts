@@ -1,9 +1,11 @@
 import { takeUpOf, type Check, type TakeUp } from '../../contracts';
 import { elongationFromTravel, takeUpPlan, type TakeUpPlan } from '../../chain';
 import type { Finding, TravelNumbers } from '../../findings';
-import { linksOutBefore, newestOf } from '../../history';
+import { newestOf } from '../../history';
 import { InputError } from '../../units';
 import { shown, type MachineFacts, type Seen, type Shown } from '../kind';
+import { HOLDS_CHANCE, willItLast } from '../measure/worthLeaving';
+import { forecastTravel, linksOutAt } from './forecast';
 import type { Tension } from './tension';
 
 /** What an adjuster has to say: its travel and the life of its chain. Lengths mm, h. */
@@ -13,8 +15,10 @@ export interface TravelReading {
   readonly linksOut: number;
   /** elongation measured over pitches, %; else it is inferred from the travel used */
   readonly measured: number | undefined;
-  /** hours since the chain was new */
-  readonly inService: number;
+  /** hours since the chain was new; undefined when no renewal is on record */
+  readonly inService: number | undefined;
+  /** elongation an hour as forecast, %, where the hours in service are not known */
+  readonly perHour: number;
   /** hours to be threshed until harvest ends */
   readonly season: number;
 }
@@ -46,17 +50,30 @@ export function withTravel(check: Check, { seen, facts, own, tension }: BesideTr
   const tight: readonly Finding[] =
     tension?.side === 'tight' ? [{ id: 'overTight', numbers: tension.numbers }] : [];
   if (!travel) return { ...own, findings: [...own.findings, ...tight, ...untold(tension)] };
-  const since = seen.renewedAt ?? 0;
+  const linksOut = linksOutAt(seen.place.live, travel, seen.renewal);
+  const forecast = forecastTravel(check, takeUp, { seen, facts, linksOut });
   const { numbers, plan } = judgeTravel(takeUp, {
     left: travel.value.left,
-    linksOut:
-      linksOutBefore(seen.place.live, travel.takenAt, seen.renewal) +
-      (travel.renewed ? 0 : travel.value.linksOut),
+    linksOut,
     measured: own.elongation,
-    inService: Math.max(0, (seen.readings.at(-1)?.hours ?? facts.hours) - since),
+    inService:
+      seen.renewedAt === undefined
+        ? undefined
+        : Math.max(0, (seen.readings.at(-1)?.hours ?? facts.hours) - seen.renewedAt),
     season: facts.seasonHours,
+    perHour: forecast.perHour,
   });
-  const findings = [...own.findings, ...tight, ...travelFindings(takeUp, numbers, tension)];
+  const lasting = willItLast(
+    check,
+    { wear: numbers.percent / forecast.endsAt, forecast: forecast.end, by: 'shorten' },
+    seen,
+    facts,
+  );
+  const findings = [
+    ...own.findings,
+    ...tight,
+    ...travelFindings(takeUp, numbers, { tension, lasting, reserve: forecast.reserve }),
+  ];
   return shown(findings.length ? findings : [insideFinding(numbers, tension)], {
     ...own,
     plan,
@@ -92,7 +109,7 @@ export function judgeTravel(takeUp: TakeUp, travel: TravelReading): TravelJudgem
   const used = takeUp.total - left;
   const percent =
     travel.measured ?? elongationFromTravel({ used, linksOut: travel.linksOut }, takeUp);
-  const ratePerHour = travel.inService > 0 ? Math.max(0, percent) / travel.inService : 0;
+  const ratePerHour = rateOf(travel, percent);
   const plan = takeUpPlan({
     total: takeUp.total,
     used,
@@ -120,24 +137,40 @@ export function judgeTravel(takeUp: TakeUp, travel: TravelReading): TravelJudgem
   };
 }
 
+/** Elongation an hour, %: over its service where that is known, else as forecast. */
+function rateOf({ inService, perHour }: TravelReading, percent: number): number {
+  if (inService === undefined) return perHour;
+  return inService > 0 ? Math.max(0, percent) / inService : 0;
+}
+
+/** What else bears on the travel that is left. */
+interface Bearing {
+  readonly tension: Tension | undefined;
+  /** whether what is left lasts through harvest */
+  readonly lasting: readonly Finding[];
+  /** chance that the reserve is touched in season */
+  readonly reserve: number;
+}
+
 /** What is wrong with the travel, loudest first; empty when enough is left. */
 function travelFindings(
   { resolution, reserve }: TakeUp,
   numbers: TravelNumbers,
-  tension: Tension | undefined,
-): Finding[] {
-  const { left, eatenInSeason } = numbers;
+  { tension, lasting, reserve: touched }: Bearing,
+): readonly Finding[] {
+  const { left } = numbers;
   const loose = tension?.side === 'loose';
   const gone = left <= resolution;
   const looseAtTheEnd = loose && left < reserve;
-  const endsInSeason = left - eatenInSeason < 0;
+  const endsInSeason = lasting.some((f) => f.id === 'notWorthLeavingLong');
   const findings: Finding[] = [];
   if ((gone || looseAtTheEnd || endsInSeason) && !numbers.shorten)
     findings.push({ id: 'stretchedOut', numbers });
   if (gone && !loose) findings.push({ id: 'falseTension', numbers });
   else if (looseAtTheEnd) findings.push({ id: 'travelGone', numbers });
-  else if (endsInSeason) findings.push({ id: 'travelEndsInSeason', numbers });
-  else if (left < reserve) findings.push({ id: 'travelLow', numbers });
+  else findings.push(...lasting);
+  if (!findings.length && (left < reserve || touched >= HOLDS_CHANCE))
+    findings.push({ id: 'travelLow', numbers });
   if (loose) findings.push({ id: 'loose', numbers: { tension: tension.numbers, left } });
   return findings;
 }

@@ -60,8 +60,6 @@ export const TRAVEL_SENTENCES = {
     `False tension: the indicator reads right, but ${leftOf(n, say)} is left, so the chain is slack.${shortenHint(n, say)}`,
   travelGone: (n, say) =>
     `Loose with ${say.value(n.left, 0)} of travel left, ${say.value(n.reserve, 0)} wanted in reserve.${shortenHint(n, say)}`,
-  travelEndsInSeason: (n, say) =>
-    `${say.value(n.left, 0)} of travel is left and this harvest's stretch will eat about ${say.value(n.eatenInSeason, 0)}.${shortenHint(n, say)}`,
   loose: looseWords,
   overTight: (n, say) =>
     'feel' in n
