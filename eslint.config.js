@@ -32,6 +32,7 @@ const ROOMS = [
   'people',
   'specs',
   'machines',
+  'costs',
   'walks',
   'work',
   'ticks',

@@ -1,14 +1,18 @@
 import {
   SpecSheet,
+  type BranchCosts,
   type Machine,
   type MachineFile,
+  type PartPrice,
   type Reading,
   type Tick,
   type Visit,
   type Walk,
   type WorkItem,
 } from '@green-tally/core/contracts';
+import { ratesOf, slopesOf, type FleetMember } from '@green-tally/core/fleet';
 import { CLOSING, standingOf, visitEnd } from '@green-tally/core/plan';
+import { checksFor } from '@green-tally/core/walk';
 import { labourHours } from '@green-tally/core/work';
 import ax5 from '../specs/ax5.json';
 import ax7 from '../specs/ax7.json';
@@ -16,6 +20,7 @@ import df10 from '../specs/df10.json';
 import gf7 from '../specs/gf7.json';
 import rc12 from '../specs/rc12.json';
 import w4 from '../specs/w4.json';
+import { costsOf, DEMO_COSTS, pricesOf } from './costs';
 import { demoId, historyOf } from './history';
 import { DEMO_MACHINES } from './machines';
 import { BRANCHES, DEMO_PEOPLE, type DemoPerson } from './people';
@@ -38,6 +43,10 @@ export interface Scenario {
   readonly work: readonly WorkItem[];
   readonly visits: readonly Visit[];
   readonly ticks: readonly Tick[];
+  /** each machine as it is on the books */
+  readonly files: readonly MachineFile[];
+  readonly costs: readonly BranchCosts[];
+  readonly prices: readonly PartPrice[];
   /** readings that are still on paper: what the sample file holds */
   readonly onPaper: readonly Reading[];
 }
@@ -46,7 +55,7 @@ export interface Scenario {
 export function scenario(): Scenario {
   const sheets = [ax5, ax7, df10, gf7, rc12, w4].map((sheet) => SpecSheet.parse(sheet));
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
-  const built = DEMO_MACHINES.map((demo, i) => {
+  const walked = DEMO_MACHINES.map((demo, i) => {
     const machine: Machine = {
       id: demoId(`machine ${demo.serial}`),
       serial: demo.serial,
@@ -77,7 +86,15 @@ export function scenario(): Scenario {
       work: [],
       visits: [],
       ticks: [],
+      costs: costsOf(machine, sheets),
+      rates: {},
     };
+    return { demo, file };
+  });
+  const fleet = walked.flatMap(({ demo, file }) => (demo.onPaper ? [] : memberOf(file)));
+  const built = walked.map(({ demo, file: read }) => {
+    const { machine, walks } = read;
+    const file: MachineFile = { ...read, rates: ratesOf(fleet, machine.branch) };
     const work: WorkItem[] = demo.accepted
       ? standingOf(file, DEMO_DAY).proposed.map((p) => ({
           ...p,
@@ -118,6 +135,11 @@ export function scenario(): Scenario {
     people,
     machines: built.map((b) => b.machine),
     sheets,
+    files: built.map(({ onPaper, ...file }) =>
+      onPaper ? { ...file, readings: [], walks: [], ticks: [] } : file,
+    ),
+    costs: DEMO_COSTS,
+    prices: pricesOf(sheets),
     walks: booked.flatMap((b) => b.walks),
     readings: booked.flatMap((b) => b.readings),
     work: built.flatMap((b) => b.work),
@@ -128,6 +150,11 @@ export function scenario(): Scenario {
       .flatMap((b) => b.readings.map((r) => ({ ...r, walkId: null }))),
   };
 }
+
+const memberOf = ({ machine, sheets, readings }: MachineFile): FleetMember => ({
+  branch: machine.branch,
+  slopes: slopesOf(checksFor(machine, sheets), readings, machine.header?.serial),
+});
 
 /** Who finished a walk of this year closed the machine up after it. */
 const closedUp = (walks: readonly Walk[], today: string): Tick[] =>

@@ -50,6 +50,8 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
     },
   ],
   ticks: [],
+  costs: null,
+  rates: {},
 });
 
 let serial = 0;

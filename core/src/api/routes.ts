@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import {
   BatchAnswer,
+  BranchCosts,
   Check,
+  CostsPage,
   DraftPublish,
   DraftSave,
   DueList,
@@ -14,6 +16,7 @@ import {
   NewMachine,
   NewPerson,
   Person,
+  PriceList,
   ReadingBatch,
   RejudgeAnswer,
   RevisionPage,
@@ -120,6 +123,24 @@ export const ROUTES = {
     params: ById,
     body: MachineChange,
     answer: Machine,
+  },
+  'GET /costs': {
+    summary: 'What stopping and working cost at a branch, the own one unless said, and part prices',
+    door: 'look',
+    query: z.object({ branch: z.string().max(120).optional() }),
+    answer: CostsPage,
+  },
+  'PUT /costs': {
+    summary: "Set a branch's costs",
+    door: 'keepCosts',
+    body: BranchCosts,
+    answer: BranchCosts,
+  },
+  'PUT /prices': {
+    summary: 'Set prices of parts, all or none; null takes a price away',
+    door: 'keepCosts',
+    body: PriceList,
+    answer: PriceList,
   },
   'GET /machines/{id}/checks': {
     summary: 'Checks of a machine as it is built',

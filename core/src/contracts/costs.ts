@@ -59,6 +59,8 @@ export const PriceList = z.object({
     }),
 });
 
+export type PriceList = z.infer<typeof PriceList>;
+
 /** All about money at a branch: what is set, and what could be. */
 export const CostsPage = z.object({
   branch: z.string(),

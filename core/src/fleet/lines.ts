@@ -90,7 +90,7 @@ function travelSlopes(check: Check, { live }: PlaceHistory): LifeSlope[] {
   if (!takeUp) return [];
   const lives = spans(live, (r) => r.renewed).map(({ begins, ends }) => ({
     newAt: begins?.hours,
-    ticks: travelTicks(takeUp, live, { renewal: begins, until: before(ends) }),
+    ticks: travelTicks(takeUp, live, { renewal: begins, before: ends?.takenAt }),
   }));
   return slopes(classKey(check, 'travel'), lives, {
     sigma: Math.hypot(travelUncertainty(takeUp) / 2, PROCESS_NOISE),
@@ -109,10 +109,6 @@ function spans(live: readonly Reading[], begins: (r: Reading) => boolean): Span[
   return [undefined, ...starts].map((start, i) => ({ begins: start, ends: starts[i] }));
 }
 
-/** The last moment before a reading; all time where none follows. */
-const before = (ends: Reading | undefined): string =>
-  ends ? new Date(Date.parse(ends.takenAt) - 1).toISOString() : '9999';
-
 function measuredTicks(
   check: MeasuredCheck,
   limits: WearLimits,
@@ -122,7 +118,7 @@ function measuredTicks(
   const cannotBe = new Set(
     place.live.flatMap((r) => (implausibleMeasure(check, r.value) ? [r.id] : [])),
   );
-  const span = { since: begins?.takenAt ?? '', until: before(ends) };
+  const span = { since: begins?.takenAt ?? '', before: ends?.takenAt };
   return ticksOf(limits, place, span).filter((t) => !t.struck && !cannotBe.has(t.readingId));
 }
 

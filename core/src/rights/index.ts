@@ -9,6 +9,7 @@ export const RIGHTS = {
   keepMachines: ['planner', 'admin'],
   importReadings: ['planner', 'admin'],
   keepSheets: ['planner', 'admin'],
+  keepCosts: ['planner', 'admin'],
   keepPeople: ['admin'],
 } as const satisfies Record<string, readonly Role[]>;
 

@@ -1,6 +1,8 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Machine, MachineFile, SpecSheet } from '@green-tally/core/contracts';
+import { costsInUse } from './costs';
 import { MachineRow, PersonRow, ReadingRow, TickRow, VisitRow, WalkRow, WorkRow } from './models';
+import { fleetRates } from './rates';
 import { toMachine, toReading, toTick, toVisit, toWalk, toWork } from './rows';
 import { sheetOf, sheetsInUse } from './sheets';
 import { connection, within } from './within';
@@ -57,7 +59,7 @@ export async function machineFiles(
   });
   const machineId = machines.map((m) => m.id);
   const raw = { where: { machineId }, ...within(transaction) };
-  const [sheets, readings, walks, work, visits, ticks, people] = await Promise.all([
+  const [sheets, readings, walks, work, visits, ticks, people, costs, rates] = await Promise.all([
     sheetsInUse(transaction),
     ReadingRow.findAll({
       ...raw,
@@ -71,23 +73,36 @@ export async function machineFiles(
     VisitRow.findAll({ ...raw, order: [['startsOn', 'ASC']] }),
     TickRow.findAll({ ...raw, order: [['at', 'ASC']] }),
     PersonRow.findAll({ attributes: ['id', 'name'], ...within(transaction) }),
+    costsInUse(transaction),
+    fleetRates(transaction),
   ]);
   const names = new Map(people.map((p) => [p.id, p.name]));
   const [r, w, k] = [byMachine(readings), byMachine(walks), byMachine(work)];
   const [v, t] = [byMachine(visits), byMachine(ticks)];
   return machines.map((row) => {
     const models = [row.model, row.header?.model];
+    const own = sheets.current.filter((s) => models.includes(s.model));
     return {
       machine: toMachine(row),
-      sheets: sheets.current.filter((s) => models.includes(s.model)),
+      sheets: own,
       earlier: sheets.earlier.filter((s) => models.includes(s.model)),
       readings: (r.get(row.id) ?? []).map(toReading),
       walks: (w.get(row.id) ?? []).map(toWalk),
       work: (k.get(row.id) ?? []).map(toWork),
       visits: (v.get(row.id) ?? []).map((visit) => toVisit(visit, names)),
       ticks: (t.get(row.id) ?? []).map(toTick),
+      costs: costs(row, own),
+      rates: ofChecks(rates(row.branch), own),
     };
   });
+}
+
+/** The rates that bear on the checks of some sheets: no machine needs those of all the others. */
+function ofChecks(rates: MachineFile['rates'], sheets: readonly SpecSheet[]): MachineFile['rates'] {
+  const known = new Set(sheets.flatMap((s) => s.checks.map((c) => c.wearClass ?? c.id)));
+  return Object.fromEntries(
+    Object.entries(rates).filter(([key]) => known.has(key.split(' ')[0] ?? key)),
+  );
 }
 
 function byMachine<T extends { machineId: string }>(rows: readonly T[]): Map<string, T[]> {

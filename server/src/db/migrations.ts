@@ -68,6 +68,14 @@ const MIGRATIONS = [
     CREATE INDEX ticks_machine ON ticks (machine_id);`,
     'DROP TABLE ticks; ALTER TABLE walks DROP COLUMN checks; ALTER TABLE readings DROP COLUMN repaired, DROP COLUMN fit;',
   ),
+  sql(
+    '004-costs',
+    `
+    CREATE TABLE branch_costs (branch text PRIMARY KEY REFERENCES branches(name), currency text NOT NULL, labour_hour double precision NOT NULL CHECK (labour_hour >= 0),
+      stop_hour double precision NOT NULL CHECK (stop_hour >= 0), customers jsonb NOT NULL, version int NOT NULL, by text NOT NULL, at timestamptz NOT NULL);
+    CREATE TABLE part_prices (number text PRIMARY KEY, price double precision NOT NULL CHECK (price >= 0), by text NOT NULL, at timestamptz NOT NULL);`,
+    'DROP TABLE branch_costs; DROP TABLE part_prices;',
+  ),
 ];
 
 /**

@@ -5,6 +5,7 @@ import {
   type InferCreationAttributes,
 } from 'sequelize';
 import type {
+  BranchCosts,
   Machine,
   Person,
   Reading,
@@ -154,4 +155,22 @@ export class SettingRow extends Model<
 > {
   declare key: string;
   declare value: string;
+}
+
+export class CostsRow extends Model<InferAttributes<CostsRow>, InferCreationAttributes<CostsRow>> {
+  declare branch: string;
+  declare currency: string;
+  declare labourHour: number;
+  declare stopHour: number;
+  declare customers: BranchCosts['customers'];
+  declare version: number;
+  declare by: string;
+  declare at: Date;
+}
+
+export class PriceRow extends Model<InferAttributes<PriceRow>, InferCreationAttributes<PriceRow>> {
+  declare number: string;
+  declare price: number;
+  declare by: string;
+  declare at: Date;
 }

@@ -11,6 +11,8 @@ import {
   VisitRow,
   SettingRow,
   TickRow,
+  CostsRow,
+  PriceRow,
 } from './models';
 
 const id = { type: DataTypes.UUID, primaryKey: true } as const;
@@ -155,6 +157,23 @@ export function defineModels(sequelize: Sequelize): void {
   TickRow.init(
     own({ id, machineId: uuid, key: text, done: flag, at: moment, by: text, note: text }),
     table('ticks'),
+  );
+  CostsRow.init(
+    own({
+      branch: { ...text, primaryKey: true },
+      currency: text,
+      labourHour: number,
+      stopHour: number,
+      customers: json,
+      version: { type: DataTypes.INTEGER, allowNull: false },
+      by: text,
+      at: moment,
+    }),
+    table('branch_costs'),
+  );
+  PriceRow.init(
+    own({ number: { ...text, primaryKey: true }, price: number, by: text, at: moment }),
+    table('part_prices'),
   );
   SettingRow.init(own({ key: { ...text, primaryKey: true }, value: text }), table('settings'));
 }

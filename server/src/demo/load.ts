@@ -1,10 +1,12 @@
 import { DEMO_PASSWORD, scenario } from '@green-tally/demo';
 import {
   BranchRow,
+  CostsRow,
   factsChanged,
   insertReadings,
   MachineRow,
   PersonRow,
+  PriceRow,
   SettingRow,
   SheetRow,
   TickRow,
@@ -44,6 +46,17 @@ export async function loadDemo(db: Database): Promise<string> {
         publishedBy: 'Rhea Aldane',
         publishedAt: new Date('2026-02-02T08:00:00Z'),
       })),
+      { transaction },
+    );
+    const now = { by: 'Rhea Aldane', at: new Date('2026-02-02T08:00:00Z') };
+    await CostsRow.bulkCreate(
+      demo.costs.map((c) => ({ ...c, version: 1, ...now })),
+      { transaction },
+    );
+    await PriceRow.bulkCreate(
+      demo.prices.flatMap(({ number, price }) =>
+        price === null ? [] : [{ number, price, ...now }],
+      ),
       { transaction },
     );
     await WalkRow.bulkCreate(

@@ -10,22 +10,7 @@ import { demoSheets } from '../../../demo/src/sheets';
 import { writeReadingsCsv } from '../walks/writeCsv';
 
 const demo = scenario();
-const files = demo.machines.map((machine) => {
-  const own = <T extends { machineId: string }>(list: readonly T[]) =>
-    list.filter((x) => x.machineId === machine.id);
-  return {
-    machine,
-    sheets: [...demo.sheets].filter((s) =>
-      [machine.model, machine.header?.model].includes(s.model),
-    ),
-    earlier: [],
-    readings: own(demo.readings),
-    walks: own(demo.walks),
-    work: own(demo.work),
-    visits: own(demo.visits),
-    ticks: own(demo.ticks),
-  };
-});
+const { files } = demo;
 
 describe('the invented dealership', () => {
   test('is the same every time', () => expect(scenario()).toEqual(demo));

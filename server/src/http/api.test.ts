@@ -93,19 +93,27 @@ describe('work and visits', () => {
       acceptedAt: '2026-06-09T08:00:00.000Z',
     };
     const again = { ...item, id: randomUUID() };
+    // what is not worth leaving is renewed in the same visit
+    const chain = {
+      ...item,
+      id: randomUUID(),
+      checkId: 'gathering-chain',
+      decision: 'replace',
+      minutes: 0,
+      cover: null,
+    };
     await Promise.all(
-      [item, item, again].map((i) =>
+      [item, item, again, chain].map((i) =>
         rhea
           .post('/api/work')
           .send({ items: [i] })
           .expect(201),
       ),
     );
-    const [accepted] = MachineFile.parse((await rhea.get(`/api/machines/${id}`)).body).work;
-    expect(MachineFile.parse((await rhea.get(`/api/machines/${id}`)).body).work).toHaveLength(1);
-    const workId = accepted?.id ?? '';
+    const { work } = MachineFile.parse((await rhea.get(`/api/machines/${id}`)).body);
+    expect(work).toHaveLength(2);
     expect(await row()).toMatchObject({
-      next: { id: 'planVisit', count: 1 },
+      next: { id: 'planVisit', count: 2 },
       hoursOpen: 1.75,
       hoursPlanned: 0,
     });
@@ -122,7 +130,7 @@ describe('work and visits', () => {
       endsOn: '2026-06-15',
       hours: 1.75,
       technician: 'Tobin Vale',
-      workIds: [workId],
+      workIds: expect.arrayContaining(work.map((w) => w.id)),
     });
     expect(await row()).toMatchObject({
       slack: 12,
@@ -158,7 +166,7 @@ describe('work and visits', () => {
     expect(calendar).toMatch(/DTEND;VALUE=DATE:20260707/);
     await rhea.delete(`/api/visits/${visitId}`).expect(204);
     expect(await VisitRow.count({ where: { id: visitId } })).toBe(0);
-    await rhea.delete(`/api/work/${workId}`).expect(200);
+    await rhea.delete(`/api/work/${item.id}`).expect(200);
     expect(await row()).toMatchObject({ next: { id: 'acceptWork' } });
   });
 });

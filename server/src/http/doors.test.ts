@@ -23,6 +23,9 @@ const DOORS: Readonly<Record<RouteId, Door>> = {
   'GET /machines/{id}': 'signed in',
   'POST /machines': 'planner',
   'PATCH /machines/{id}': 'planner',
+  'GET /costs': 'signed in',
+  'PUT /costs': 'planner',
+  'PUT /prices': 'planner',
   'GET /machines/{id}/checks': 'signed in',
   'GET /machines/{id}/rejudge': 'signed in',
   'POST /machines/{id}/rejudge': 'planner',
@@ -108,8 +111,8 @@ const tries = ROLES.flatMap((role) => GUARDED.map((id) => ({ role, id })));
 describe('signed in', () => {
   const shut = tries.filter(({ role, id }) => !mayPass(role, DOORS[id]));
   const open = tries.filter(({ role, id }) => mayPass(role, DOORS[id]));
-  test('thirteen doors are shut to a technician, one to a planner, none to an admin', () =>
-    expect(ROLES.map((role) => shut.filter((t) => t.role === role).length)).toEqual([13, 1, 0]));
+  test('fifteen doors are shut to a technician, one to a planner, none to an admin', () =>
+    expect(ROLES.map((role) => shut.filter((t) => t.role === role).length)).toEqual([15, 1, 0]));
   test.each(shut)('shut to a $role: $id', async ({ role, id }) => {
     const { status, body } = await knock(agents[role], id);
     expect([status, body.status]).toEqual([403, 403]);

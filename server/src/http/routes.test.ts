@@ -23,6 +23,15 @@ const harvest = {
   efficiency: 0.7,
 };
 
+const costs = {
+  branch: 'Sedge Ford',
+  currency: 'crowns',
+  labourHour: 90,
+  stopHour: 400,
+  customers: [],
+  version: 0,
+};
+
 beforeAll(async () => {
   // every place of the tests holds its answers to their contracts: see `checkAnswers`
   // one after the other: the models belong to the connection that was opened last
@@ -84,6 +93,10 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
       harvest,
     }),
   'PATCH /machines/{id}': async () => maud.patch(`/api/machines/${T118}`).send({ hours: 1290 }),
+  'GET /costs': async () => maud.get('/api/costs'),
+  'PUT /costs': async () => maud.put('/api/costs').send(costs),
+  'PUT /prices': async () =>
+    maud.put('/api/prices').send({ prices: [{ number: 'LM-7020', price: 240 }] }),
   'GET /machines/{id}/checks': async () => maud.get(`/api/machines/${T118}/checks?limit=5`),
   'GET /machines/{id}/rejudge': async () =>
     maud.get(`/api/machines/${T118}/rejudge?model=AX7&revision=1`),

@@ -50,10 +50,19 @@ export const measured = {
     .describe('what can be read at all; outside it a reading is challenged'),
   lookAlone: z.boolean().default(false).describe('offers "looks fine", which never passes'),
 };
-const edgeOf = (
-  { low, high }: { low?: number | undefined; high?: number | undefined },
-  { perHour }: { perHour: number },
-): number | undefined => (perHour < 0 ? low : high);
+interface Drifting {
+  limit: { type: string; low?: number | undefined; high?: number | undefined };
+  drift?: { perHour: number } | undefined;
+}
+
+function driftTrouble({ limit, drift }: Drifting): string | undefined {
+  if (!drift) return undefined;
+  if (limit.type !== 'band')
+    return 'none: what wears has a wear rate, only a band is left by drifting';
+  if (drift.perHour < 0 && limit.low === undefined) return 'a lowest value that it drifts to';
+  if (drift.perHour > 0 && limit.high === undefined) return 'a highest value that it drifts to';
+  return undefined;
+}
 
 /** Refuses unit, style and limit that do not belong together. */
 export const agreeing = <
@@ -88,10 +97,8 @@ export const agreeing = <
       wrong('plausible', 'a lowest plausible value below the highest');
     if (c.limit.type === 'band' && c.wearRate !== undefined)
       wrong('wearRate', 'none: a band is set, it does not wear');
-    if (c.drift && c.limit.type !== 'band')
-      wrong('drift', 'none: what wears has a wear rate, only a band is left by drifting');
-    if (c.drift && c.limit.type === 'band' && edgeOf(c.limit, c.drift) === undefined)
-      wrong('drift', `a ${c.drift.perHour < 0 ? 'lowest' : 'highest'} value that it drifts to`);
+    const drift = driftTrouble(c);
+    if (drift) wrong('drift', drift);
   });
 
 export const MeasureCheck = agreeing(

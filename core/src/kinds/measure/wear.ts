@@ -141,19 +141,29 @@ function chainNumbers(
   };
 }
 
+/** Which readings are ticks. Moments. */
+export interface TickSpan {
+  /** the last that counts */
+  readonly until?: string;
+  /** when the life began; its last renewal unless said */
+  readonly since?: string;
+  /** when the next life began */
+  readonly before?: string | undefined;
+}
+
 /**
  * Ticks of the life that runs at `until`, struck ones among them.
- * @param span `since`: the moment that life began, the last renewal unless said
  */
 export function ticksOf(
   { nominal, limit }: WearLimits,
   place: PlaceHistory,
-  { until = END_OF_TIME, since }: { readonly until?: string; readonly since?: string } = {},
+  { until = END_OF_TIME, since, before = END_OF_TIME }: TickSpan = {},
 ): StripTick[] {
   const start = since ?? lifeOf(place.live, until)?.takenAt ?? '';
   const ticks: StripTick[] = [];
   for (const r of place.all) {
-    if (r.value.kind !== 'measure' || r.takenAt < start || r.takenAt > until) continue;
+    if (r.value.kind !== 'measure' || r.takenAt < start) continue;
+    if (r.takenAt > until || r.takenAt >= before) continue;
     ticks.push({
       readingId: r.id,
       wear: wearFraction(middleOf(r.value.values), nominal, limit),

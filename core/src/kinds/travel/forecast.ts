@@ -1,6 +1,6 @@
 import type { Check, Reading, TakeUp, ValueOf } from '../../contracts';
 import { elongationFromTravel } from '../../chain';
-import { linksOutBefore, roundOf } from '../../history';
+import { END_OF_TIME, linksOutBefore, roundOf } from '../../history';
 import type { MachineFacts, Seen } from '../kind';
 import { forecastWear, type ClassPrior, type WearForecast } from '../measure/forecast';
 import { priorFor, sheetRate, type SheetRate } from '../measure/prior';
@@ -41,11 +41,19 @@ export interface TravelTick {
 export function travelTicks(
   takeUp: TakeUp,
   live: readonly Reading[],
-  { renewal, until }: { readonly renewal: Reading | undefined; readonly until: string },
+  {
+    renewal,
+    until = END_OF_TIME,
+    before = END_OF_TIME,
+  }: {
+    readonly renewal: Reading | undefined;
+    readonly until?: string;
+    readonly before?: string | undefined;
+  },
 ): readonly TravelTick[] {
   const from = renewal?.takenAt ?? '';
   return live.flatMap((r) => {
-    if (!isTravel(r) || r.takenAt < from || r.takenAt > until) return [];
+    if (!isTravel(r) || r.takenAt < from || r.takenAt > until || r.takenAt >= before) return [];
     const used = Math.max(0, takeUp.total - r.value.left);
     const percent = elongationFromTravel({ used, linksOut: linksOutAt(live, r, renewal) }, takeUp);
     return [{ wear: percent / takeUp.limitPercent, hours: r.hours, round: roundOf(r) }];

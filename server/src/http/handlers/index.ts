@@ -1,6 +1,7 @@
 import type { Setting } from '../setting';
 import type { Handlers } from '../mount';
 import { aboutHandlers } from './about';
+import { costsHandlers } from './costs';
 import { machineHandlers } from './machines';
 import { peopleHandlers } from './people';
 import { planHandlers } from './plan';
@@ -12,6 +13,7 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...aboutHandlers(),
   ...peopleHandlers(setting),
   ...machineHandlers(setting),
+  ...costsHandlers(setting),
   ...sheetHandlers(setting),
   ...readingHandlers(setting),
   ...planHandlers(setting),

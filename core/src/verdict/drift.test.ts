@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { Check, type Reading, type ReadingValue } from '../../contracts';
-import { madeCheck, reading } from '../../testing/sheet';
-import { judgeCheck, verdictSentence } from '../../verdict';
+import { Check, type Reading, type ReadingValue } from '../contracts';
+import { madeCheck, reading } from '../testing/sheet';
+import { judgeCheck, verdictSentence } from './index';
 
 const newtons = (v: number): ReadingValue => ({
   kind: 'measure',

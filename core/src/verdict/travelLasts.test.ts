@@ -1,6 +1,6 @@
-import type { Reading } from '../../contracts';
-import { madeCheck, reading } from '../../testing/sheet';
-import { judgeCheck, verdictSentence } from '../../verdict';
+import type { Reading } from '../contracts';
+import { madeCheck, reading } from '../testing/sheet';
+import { judgeCheck, verdictSentence } from './index';
 
 const takeUp = {
   total: 60,

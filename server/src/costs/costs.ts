@@ -1,0 +1,106 @@
+import { UniqueConstraintError } from 'sequelize';
+import type { BranchCosts, CostsPage, Person, PriceList } from '@green-tally/core/contracts';
+import { inBranch } from '@green-tally/core/rights';
+import {
+  BranchRow,
+  CostsRow,
+  currentSheets,
+  factsChanged,
+  MachineRow,
+  PriceRow,
+  toCosts,
+  type Database,
+} from '../db';
+import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
+
+/** What is set at a branch, and what could be: its customers and every part the sheets name. */
+export async function costsPage(branch: string): Promise<CostsPage> {
+  const [row, machines, sheets, prices] = await Promise.all([
+    CostsRow.findByPk(branch),
+    MachineRow.findAll({ where: { branch }, attributes: ['customer'] }),
+    currentSheets(),
+    PriceRow.findAll(),
+  ]);
+  const priced = new Map(prices.map((p) => [p.number, p.price]));
+  const parts = new Map(
+    sheets.flatMap((s) => s.checks.flatMap((c) => c.parts.map((p) => [p.number, p.name] as const))),
+  );
+  return {
+    branch,
+    costs: row && toCosts(row),
+    customers: [...new Set(machines.map((m) => m.customer))].sort(),
+    parts: [...parts]
+      .map(([number, name]) => ({ number, name, price: priced.get(number) ?? null }))
+      .sort((a, b) => a.number.localeCompare(b.number)),
+  };
+}
+
+/**
+ * Sets a branch's costs. @throws Forbidden for another branch; NotFound for one that is not there;
+ * Conflict when somebody else has set them since
+ */
+export async function keepCosts(
+  db: Database,
+  costs: BranchCosts,
+  { person, now }: { readonly person: Person; readonly now: Date },
+): Promise<BranchCosts> {
+  if (!inBranch(person, costs.branch))
+    throw new Forbidden('Another branch', `You work for ${person.branch}.`);
+  if (!(await BranchRow.findOne({ where: { name: costs.branch } }))) throw new NotFound('branch');
+  const next = { ...costs, version: costs.version + 1, by: person.name, at: now };
+  return db.sequelize.transaction(async (transaction) => {
+    if (costs.version === 0) {
+      try {
+        await CostsRow.create(next, { transaction });
+      } catch (error) {
+        if (error instanceof UniqueConstraintError) throw setMeanwhile();
+        throw error;
+      }
+    } else {
+      const [changed] = await CostsRow.update(next, {
+        where: { branch: costs.branch, version: costs.version },
+        transaction,
+      });
+      if (!changed) throw setMeanwhile();
+    }
+    await factsChanged(db, transaction);
+    return { ...costs, version: next.version };
+  });
+}
+
+const setMeanwhile = () =>
+  new Conflict(
+    'Set meanwhile',
+    'Somebody else has set these costs since you opened them. Load them again and look.',
+    [{ field: 'version', message: 'wanted the one that is there now' }],
+  );
+
+/** Sets prices, all or none; null takes one away. @throws Invalid for a part no sheet names */
+export async function keepPrices(
+  db: Database,
+  { prices }: PriceList,
+  { person, now }: { readonly person: Person; readonly now: Date },
+): Promise<PriceList> {
+  const known = new Set(
+    (await currentSheets()).flatMap((s) => s.checks.flatMap((c) => c.parts.map((p) => p.number))),
+  );
+  prices.forEach(({ number }, i) => {
+    if (!known.has(number))
+      throw invalidField(
+        `prices.${i}.number`,
+        `No spec sheet names a part ${number}.`,
+        'a part number of a sheet',
+      );
+  });
+  await db.sequelize.transaction(async (transaction) => {
+    const gone = prices.flatMap((p) => (p.price === null ? [p.number] : []));
+    const set = prices.flatMap(({ number, price }) =>
+      price === null ? [] : [{ number, price, by: person.name, at: now }],
+    );
+    if (gone.length) await PriceRow.destroy({ where: { number: gone }, transaction });
+    if (set.length)
+      await PriceRow.bulkCreate(set, { transaction, updateOnDuplicate: ['price', 'by', 'at'] });
+    await factsChanged(db, transaction);
+  });
+  return { prices };
+}
