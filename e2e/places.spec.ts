@@ -44,6 +44,7 @@ const places = (measured: string, unwalked: string): readonly Place[] => [
   { name: 'look', path: '/settings/look', ready: 'look' },
   { name: 'safety', path: '/settings/safety', ready: 'safety' },
   { name: 'machines', path: '/settings/machines', ready: 'machines' },
+  { name: 'costs', path: '/settings/costs', ready: 'costs' },
   { name: 'people', path: '/settings/people', ready: 'people' },
   { name: 'nowhere', path: '/nowhere', ready: 'nothing here' },
 ];

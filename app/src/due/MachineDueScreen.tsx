@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import type { DueLine, DueState, MachineFile } from '@green-tally/core/contracts';
 import { DUE_STATES, dueOf, type Standing } from '@green-tally/core/plan';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useMachine } from '../store';
+import { WithMachine } from '../machine/WithMachine';
 import {
   Buttons,
   Chip,
@@ -17,7 +17,6 @@ import {
   SPACE,
   Title,
   useWide,
-  Waiting,
 } from '../ui';
 import { machineName } from '../yard/words';
 import { Group, LineCard } from './Lines';
@@ -28,16 +27,11 @@ import { STATE_WORDS } from './words';
 /** What is due on one machine: closing up, tasks, and its checks and services by day. */
 export function MachineDueScreen() {
   const { machineId } = useLocalSearchParams<{ machineId: string }>();
-  const { file, standing, error, isLoading, again } = useMachine(machineId);
-  if (!file || !standing)
-    return (
-      <Waiting
-        what="what is due"
-        trouble={isLoading ? undefined : troubleText(error)}
-        again={again}
-      />
-    );
-  return <MachineDue file={file} standing={standing} />;
+  return (
+    <WithMachine id={machineId} what="what is due">
+      {({ file, standing }) => <MachineDue file={file} standing={standing} />}
+    </WithMachine>
+  );
 }
 
 const CLOSING_ABOUT =

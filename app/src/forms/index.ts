@@ -7,6 +7,7 @@ export { HarvestEntry } from '../machine/HarvestEntry';
 export { ImportCard } from '../readings/ImportCard';
 export { SetupScreen } from '../session/SetupScreen';
 export { AddMachine } from '../settings/AddMachine';
+export { CostsScreen } from '../settings/CostsScreen';
 export { PeopleScreen } from '../settings/PeopleScreen';
 export { AddCheck } from '../specs/AddCheck';
 export { CheckForm } from '../specs/CheckForm';

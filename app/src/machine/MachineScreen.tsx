@@ -5,7 +5,6 @@ import { LOUDNESS, needsHand } from '@green-tally/core/findings';
 import type { Standing, StandingWork } from '@green-tally/core/plan';
 import { printHours, printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useMachine } from '../store';
 import {
   Buttons,
   Card,
@@ -19,7 +18,6 @@ import {
   Screen,
   Strong,
   Title,
-  Waiting,
 } from '../ui';
 import { dayWords, machineName, slackWords, weekdayWords } from '../yard/words';
 import { Checked } from './Checked';
@@ -29,6 +27,7 @@ import { DueCard } from './DueCard';
 import { MachineDrawing } from './MachineDrawing';
 import { ReadyCard } from './ReadyCard';
 import { RejudgeCard } from './RejudgeCard';
+import { WithMachine, type Known } from './WithMachine';
 
 /** One machine as a place of its own. */
 export function MachineScreen() {
@@ -38,15 +37,14 @@ export function MachineScreen() {
 
 /** A machine: who, what, hours, header, harvest, what wears, what is due. */
 export function MachineDetail({ id, back = false }: { id: string; back?: boolean }) {
-  const { file, standing, error, isLoading, again } = useMachine(id);
-  if (!file || !standing)
-    return (
-      <Waiting
-        what="this machine"
-        trouble={isLoading ? undefined : troubleText(error)}
-        again={again}
-      />
-    );
+  return (
+    <WithMachine id={id} what="this machine">
+      {(known) => <MachinePage {...known} back={back} />}
+    </WithMachine>
+  );
+}
+
+function MachinePage({ file, standing, again, back }: Known & { readonly back: boolean }) {
   const { machine } = file;
   const verdicts = [...standing.verdicts].sort(
     (a, b) => LOUDNESS.indexOf(a.decision) - LOUDNESS.indexOf(b.decision),

@@ -7,9 +7,9 @@ const seenBy = (role: Role) =>
 
 describe('the sections of the settings', () => {
   test.each<[Role, string[]]>([
-    ['technician', ['You', 'Look', 'Spec sheets', 'Safety']],
-    ['planner', ['You', 'Look', 'Spec sheets', 'Machines', 'Safety']],
-    ['admin', ['You', 'Look', 'Spec sheets', 'Machines', 'People', 'Safety']],
+    ['technician', ['You', 'Look', 'Spec sheets', 'Costs', 'Safety']],
+    ['planner', ['You', 'Look', 'Spec sheets', 'Machines', 'Costs', 'Safety']],
+    ['admin', ['You', 'Look', 'Spec sheets', 'Machines', 'Costs', 'People', 'Safety']],
   ])('a %s sees what a %s may do', (role, titles) => expect(seenBy(role)).toEqual(titles));
   test('each is a place of its own, and says in a line what is there', () => {
     expect(new Set(SECTIONS.map((s) => s.to)).size).toBe(SECTIONS.length);

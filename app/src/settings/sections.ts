@@ -26,6 +26,11 @@ export const SECTIONS: readonly Section[] = [
     right: 'keepMachines',
   },
   {
+    to: '/settings/costs',
+    title: 'Costs',
+    text: 'what an hour of standing still costs, and what parts cost',
+  },
+  {
     to: '/settings/people',
     title: 'People',
     text: 'who works here and what they may do',

@@ -2,8 +2,9 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR, { mutate, type SWRConfiguration } from 'swr';
 import { z } from 'zod';
 import {
-  Machine,
+  CostsPage,
   DueList,
+  Machine,
   MachineFile,
   Person,
   RejudgeAnswer,
@@ -66,6 +67,7 @@ function useAnswer<K extends Gets, T extends AnswerOf<K>>(
 
 export const useSession = () => useAnswer('GET /session', {}, Session);
 export const useDue = () => useAnswer('GET /due', {}, DueList);
+export const useCosts = () => useAnswer('GET /costs', {}, CostsPage);
 export const useYard = () => useAnswer('GET /yard', {}, Yard);
 
 const People = z.object({ people: z.array(Person) });

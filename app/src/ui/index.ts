@@ -1,5 +1,6 @@
 export * from './BandStrip';
 export * from './Card';
+export * from './ChanceLine';
 export * from './Chip';
 export * from './Choice';
 export * from './DecisionBadge';

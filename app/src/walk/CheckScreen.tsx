@@ -3,8 +3,8 @@ import type { Check, MachineFile } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useMachine } from '../store';
-import { Go, HeadRow, Notice, Screen, Strong, Waiting } from '../ui';
+import { WithMachine, type Known } from '../machine/WithMachine';
+import { Go, HeadRow, Notice, Screen, Strong } from '../ui';
 import { CheckInWalk } from './CheckInWalk';
 import { CheckTitle, WhyCard } from './CheckParts';
 import { RenewalCard } from './RenewalCard';
@@ -13,15 +13,14 @@ import { VerdictCard } from './VerdictCard';
 /** One check of a machine: in its walk, or what was last read of it when none is under way. */
 export function CheckScreen() {
   const { machineId, checkId } = useLocalSearchParams<{ machineId: string; checkId: string }>();
-  const { file, standing, error, isLoading, again } = useMachine(machineId);
-  if (!file || !standing)
-    return (
-      <Waiting
-        what="this check"
-        trouble={isLoading ? undefined : troubleText(error)}
-        again={again}
-      />
-    );
+  return (
+    <WithMachine id={machineId} what="this check">
+      {(known) => <OneCheck {...known} checkId={checkId} />}
+    </WithMachine>
+  );
+}
+
+function OneCheck({ file, standing, checkId }: Known & { readonly checkId: string }) {
   const check = checksFor(file.machine, file.sheets).find((c) => c.id === checkId);
   if (!check)
     return (

@@ -32,6 +32,7 @@ import {
   TYPE,
   usePalette,
 } from '../ui';
+import { SumsCard } from './SumsCard';
 
 interface VerdictCardProps {
   readonly verdict: CheckVerdict;
@@ -49,6 +50,7 @@ export function VerdictCard({ verdict, facts }: VerdictCardProps) {
   return (
     <View style={styles.verdict} testID="verdict">
       <Banner verdict={verdict} worst={worst} />
+      <SumsCard findings={worst.findings} />
       <OtherPlaces verdict={verdict} worst={worst} />
       {needsHand(decision) ? <KnockOns check={check} /> : null}
       {needsHand(decision) && decision !== 'remeasure' ? (

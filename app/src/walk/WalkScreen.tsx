@@ -1,27 +1,22 @@
 import { useLocalSearchParams } from 'expo-router';
 import type { Standing } from '@green-tally/core/plan';
-import { troubleText, useMachine } from '../store';
-import { Waiting } from '../ui';
+import { WithMachine } from '../machine/WithMachine';
 import { MakeSafeGate } from './MakeSafeGate';
 import { WalkOverview } from './WalkOverview';
 
 /** A walk: the make-safe gate first, then the checks in order. */
 export function WalkScreen() {
   const { machineId, only } = useLocalSearchParams<{ machineId: string; only?: string }>();
-  const { file, standing, error, isLoading, again } = useMachine(machineId);
-  if (!file || !standing)
-    return (
-      <Waiting
-        what="this walk"
-        trouble={isLoading ? undefined : troubleText(error)}
-        again={again}
-      />
-    );
-  const { walk } = standing;
-  return walk && !walk.finishedAt ? (
-    <WalkOverview file={file} standing={standing} walk={walk} />
-  ) : (
-    <MakeSafeGate file={file} only={scopeOf(only, standing)} />
+  return (
+    <WithMachine id={machineId} what="this walk">
+      {({ file, standing }) =>
+        standing.walk && !standing.walk.finishedAt ? (
+          <WalkOverview file={file} standing={standing} walk={standing.walk} />
+        ) : (
+          <MakeSafeGate file={file} only={scopeOf(only, standing)} />
+        )
+      }
+    </WithMachine>
   );
 }
 

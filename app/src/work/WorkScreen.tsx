@@ -7,17 +7,9 @@ import { needsHand } from '@green-tally/core/findings';
 import { isLeft, leaveKey, standsOf, type Standing } from '@green-tally/core/plan';
 import type { ProposedWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
-import {
-  api,
-  put,
-  troubleText,
-  useAction,
-  useClock,
-  useMachine,
-  useSession,
-  useTick,
-} from '../store';
-import { HeadRow, Notice, Quiet, Row, Screen, SPACE, Strong, Title, useWide, Waiting } from '../ui';
+import { WithMachine, type Known } from '../machine/WithMachine';
+import { api, put, useAction, useClock, useSession, useTick } from '../store';
+import { HeadRow, Notice, Quiet, Row, Screen, SPACE, Strong, Title, useWide } from '../ui';
 import { machineName, slackWords, weekdayWords } from '../yard/words';
 import { VisitPart } from './VisitPart';
 import { WhenCard } from './WhenCard';
@@ -26,25 +18,14 @@ import { WorkItems } from './WorkItems';
 /** One machine's work: decisions to accept, accepted work, its hours and dates, and the visit. */
 export function WorkScreen() {
   const { machineId } = useLocalSearchParams<{ machineId: string }>();
-  const { file, standing, error, isLoading, again } = useMachine(machineId);
-  if (!file || !standing)
-    return (
-      <Waiting
-        what="this work"
-        trouble={isLoading ? undefined : troubleText(error)}
-        again={again}
-      />
-    );
-  return <MachineWork file={file} standing={standing} again={again} />;
+  return (
+    <WithMachine id={machineId} what="this work">
+      {(known) => <MachineWork {...known} />}
+    </WithMachine>
+  );
 }
 
-interface MachineWorkProps {
-  readonly file: MachineFile;
-  readonly standing: Standing;
-  readonly again: () => void;
-}
-
-function MachineWork({ file, standing, again }: MachineWorkProps) {
+function MachineWork({ file, standing, again }: Known) {
   const { machine } = file;
   const { data: session } = useSession();
   const { mutate } = useSWRConfig();

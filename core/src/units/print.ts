@@ -57,10 +57,16 @@ export function printNumber(value: number, decimals = 3): string {
  * // "1,284 h"
  */
 export function printHours(hours: number): string {
-  return `${Math.round(finite('hours', hours))
-    .toString()
-    .replace(/\B(?=(\d{3})+$)/g, ',')} h`;
+  return `${grouped(finite('hours', hours))} h`;
 }
+
+/** An amount of money, whole, in groups of three digits. @example printAmount(2897.5) // "2,898" */
+export const printAmount = (amount: number): string => grouped(finite('amount', amount));
+
+const grouped = (n: number): string =>
+  Math.round(n)
+    .toString()
+    .replace(/\B(?=(\d{3})+$)/g, ',');
 
 /**
  * Prints a length in mm by the check's style.

@@ -25,7 +25,7 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   limitWasReached:
     '35.6 mm was at or past the limit of 35 mm on 2025-09-16, at 1,176 h, and nothing renewed is on record since. Renew it, record the new part, or strike that reading.',
   notWorthLeaving:
-    '61 % chance to reach the limit before harvest ends, most likely at 1,380 h. Leaving it costs about 2898 crowns, renewing now 94: worth it from 2 % on.',
+    '61 % chance to reach the limit before harvest ends, most likely at 1,380 h. Leaving it costs about 2,898 crowns, renewing now 94: worth it from 2 % on.',
   notWorthLeavingLong:
     '61 % chance to use up its travel before harvest ends, most likely at 1,380 h. No price is known of LM-1: from 50 % on it is shortened.',
   notWorthLeavingSet:

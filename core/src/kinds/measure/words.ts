@@ -11,7 +11,7 @@ import type {
   WearNumbers,
 } from '../../findings';
 import { chanceWords, meterHours, percent } from '../../findings';
-import { printAs, printNumber, type Writing } from '../../units';
+import { printAmount, printAs, printNumber, type Writing } from '../../units';
 import { wearLimitsOf, type WearLimits } from './wear';
 
 /**
@@ -113,7 +113,7 @@ const notWorthLeaving = (n: NotWorthLeavingNumbers): string =>
 
 const sumWords = ({ sums, noSums, shopRule, what }: NotWorthLeavingNumbers): string =>
   sums
-    ? `Leaving it costs about ${printNumber(sums.leave, 0)} ${sums.currency}, ${DOING[what]} now ${printNumber(sums.renew, 0)}: worth it from ${percent(Math.min(1, sums.breakEven))} on.`
+    ? `Leaving it costs about ${printAmount(sums.leave)} ${sums.currency}, ${DOING[what]} now ${printAmount(sums.renew)}: worth it from ${percent(Math.min(1, sums.breakEven))} on.`
     : `${noSumsWords(noSums)}: from ${percent(shopRule)} on it is ${DONE[what]}.`;
 
 /** Why there are no sums. */

@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('costs', async () => (await import('../../forms')).CostsScreen);
