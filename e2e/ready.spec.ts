@@ -69,6 +69,27 @@ test('a part renewed by the owner begins a life: due to be read, looked at early
   );
   await page.reload();
   await decision(page, 'Due');
+
+  // read as new it is to be looked at once more in its first hours; when they have passed it is due
+  await page.getByRole('link', { name: 'Start a short walk to measure it' }).click();
+  for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
+  await page.getByRole('button', { name: /Made safe/ }).click();
+  await openStop(page, 'engine-fan-belt');
+  await confirmPosition(page);
+  await enter(page, '25');
+  await decision(page, 'Watch');
+  await expect(page.getByTestId('verdict')).toContainText('1,520 h');
+  await page.goto(`/walk/${id}`);
+  await page.getByRole('button', { name: /Finish/ }).click();
+  await expect(page.getByTestId('machine due')).toBeVisible();
+  await page.request.patch(`/api/machines/${id}`, { data: { hours: 1531 } });
+  await page.goto(`/due/${id}`);
+  await expect(page.getByTestId('due engine-fan-belt')).toContainText('1,520 h');
+  await page.goto(`/walk/${id}/engine-fan-belt`);
+  await decision(page, 'Due');
+  await expect(page.getByTestId('not ready').or(page.getByTestId('why'))).toContainText(
+    /new|early/,
+  );
 });
 
 test('a task is ticked with no signal, survives a reload, and is sent when the signal comes back', async ({

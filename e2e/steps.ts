@@ -47,7 +47,11 @@ export async function toStop(page: Page, id: string): Promise<void> {
   await openStop(page, id);
 }
 
+/** Says how the settings that are moved for it were found, then that the machine stands so. */
 export async function confirmPosition(page: Page): Promise<void> {
+  const asked = page.getByTestId('position').getByRole('radiogroup');
+  await expect(page.getByTestId('confirm position')).toBeVisible();
+  for (const choice of await asked.all()) await choice.getByRole('radio').last().click();
   await page.getByTestId('confirm position').click();
 }
 

@@ -106,7 +106,7 @@ function foundAt(
     case 'condition':
       return [{ kind: 'condition', grade: 'sound', seen: [], found: '' }];
     case 'level':
-      return [{ kind: 'level', level: 'right', colour: '' }];
+      return [{ kind: 'level', level: 'right', colour: '', product: '', toppedUp: null }];
     case 'setting':
       return [setAsWanted(check, machine)];
     case 'service':

@@ -86,6 +86,7 @@ function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[]
     hours: stop.hours,
     by: demo.walkedBy,
     checks: null,
+    asFound: {},
     noticed: '',
   };
   return { walk, readings };

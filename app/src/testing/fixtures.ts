@@ -47,6 +47,7 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
       by: 'Ines Marrow',
       noticed: '',
       checks: null,
+      asFound: {},
     },
   ],
   ticks: [],

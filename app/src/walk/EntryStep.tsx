@@ -2,8 +2,8 @@ import { createElement, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
 import type { CheckVerdict } from '@green-tally/core/verdict';
-import { challenges, type WalkStop } from '@green-tally/core/walk';
-import { useTextDraft, type Action } from '../store';
+import { challenges, positionOf, type WalkStop } from '@green-tally/core/walk';
+import { put, useAction, useTextDraft, type Action } from '../store';
 import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry } from '../ui';
 import { ChallengeThumb } from './ChallengeThumb';
 import { CheckTitle, WhyCard } from './CheckParts';
@@ -102,7 +102,10 @@ interface FrameProps extends EntryStepProps {
 }
 
 function Frame({ children, footer, ...props }: FrameProps) {
-  const { head, walk, check, step, tell, because, take } = props;
+  const { head, file, walk, check, step, tell, because, take } = props;
+  const note = useAction(async (found: Walk['asFound']) => {
+    await put([{ kind: 'walk', body: { ...walk, asFound: { ...found, ...walk.asFound } } }]);
+  });
   return (
     <Screen
       testID="check"
@@ -114,7 +117,12 @@ function Frame({ children, footer, ...props }: FrameProps) {
       <PositionBanner
         check={check}
         confirmedAt={step.at === 'unset' ? '' : positionConfirmedAt(walk.id, check.position)}
-        onConfirm={() => tell({ type: 'confirmed' })}
+        facts={positionOf(check, file.machine, file.sheets)}
+        asFound={walk.asFound}
+        onConfirm={(found) => {
+          if (Object.keys(found).length) void note.run(found);
+          tell({ type: 'confirmed' });
+        }}
         onMoved={() => tell({ type: 'moved' })}
       />
       <CheckTitle check={check} />
@@ -123,6 +131,9 @@ function Frame({ children, footer, ...props }: FrameProps) {
       ) : null}
       {step.wish.state === 'asLeft' ? (
         <AsLeftNotice check={check} renewed={step.wish.renewed} />
+      ) : null}
+      {note.trouble ? (
+        <Notice tone="rust" title="How it was found is not kept" text={note.trouble} />
       ) : null}
       {take.trouble ? (
         <Notice tone="rust" title="Not stored on this device" text={take.trouble} />

@@ -112,6 +112,7 @@ export function newWalk(
     madeSafeAt: begun,
     hours,
     by,
+    asFound: {},
     noticed,
     checks,
   };

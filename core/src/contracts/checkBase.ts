@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LongText, ShortText, Slug } from './common';
+import { Fits } from './fits';
 import { Interval, Tool } from './limits';
 
 /** The decisions a reading leads to, as a technician says them. */
@@ -126,6 +127,7 @@ export const checkBase = {
     .describe(
       'equipment it is there with: {"feeder-drive": ["variable"]}; on every build when empty',
     ),
+  fits: Fits.optional().describe('only on machines of these serials or years'),
   schools: LongText.default('').describe('where good people disagree, and why this way was chosen'),
   runsToSettle: z
     .boolean()

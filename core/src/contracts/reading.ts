@@ -14,6 +14,7 @@ import { RenewalValue } from '../kinds/renewal/contract';
 import { SkipValue } from '../kinds/skip/contract';
 import { Id, LongText, Moment, ShortText, Slug } from './common';
 import { Tool } from './limits';
+import { AsFound } from './positions';
 
 /** What one reading says. Lengths in mm, other quantities in the core's own unit. */
 export const ReadingValue = z.discriminatedUnion('kind', [
@@ -96,6 +97,7 @@ export const Walk = z.object({
   hours: z.number().finite().nonnegative().max(100_000),
   by: ShortText,
   noticed: LongText.default(''),
+  asFound: AsFound.default({}).describe('settings as they were before the machine was moved'),
   checks: z
     .array(Slug)
     .min(1)

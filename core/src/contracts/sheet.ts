@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { Check } from './check';
 import { LongText, ShortText, Slug } from './common';
+import { Position } from './positions';
+import { positionTroubles, together, varyingTroubles } from './sheetTroubles';
 
 /**
  * A choice of build that decides which checks a machine has: "feeder-drive" is "variable" or
@@ -44,6 +46,11 @@ export const SpecSheet = z
     remark: LongText.default(''),
     equipment: z.array(Equipment).max(20).default([]),
     moves: Moves.default({ usual: 3, table: [] }),
+    positions: z
+      .array(Position)
+      .max(60)
+      .default([])
+      .describe('how the machine stands in each position its checks name; empty: by name alone'),
     checks: z.array(Check).min(1).max(2500),
   })
   .superRefine((sheet, ctx) => {
@@ -108,13 +115,8 @@ export const SpecSheet = z
           `a build of its own: "${clash.check.id}" is the same component, measure and place on the same build`,
         );
       slots.set(slot, [...others, { check, index: i }]);
+      for (const t of varyingTroubles(check, sheet)) wrong(['checks', i, ...t.path], t.message);
     });
+    for (const t of positionTroubles(sheet)) wrong([...t.path], t.message);
   });
 export type SpecSheet = z.infer<typeof SpecSheet>;
-
-/** Whether one build can have both checks: no equipment sets them apart. */
-function together(a: Check, b: Check): boolean {
-  return Object.entries(a.when).every(
-    ([id, options]) => !b.when[id] || options.some((o) => b.when[id]?.includes(o)),
-  );
-}

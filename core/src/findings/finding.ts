@@ -97,6 +97,10 @@ export interface ConditionNumbers {
 export interface LevelNumbers extends Pick<LevelCheck, 'eye' | 'product'> {
   readonly level: ValueOf<'level'>['level'];
   readonly colour: string;
+  /** what is in it; empty: as the sheet says */
+  readonly used: string;
+  /** litres added */
+  readonly toppedUp: number | null;
 }
 
 export interface SettingNumbers {
@@ -255,6 +259,7 @@ export interface FindingNumbers {
   gaugeOff: GaugeNumbers;
   putRight: ConditionNumbers;
   otherProduct: ServiceNumbers;
+  otherFluid: LevelNumbers;
   tooMuch: ServiceNumbers;
   tooLittle: ServiceNumbers;
   levelLow: LevelNumbers;

@@ -63,6 +63,7 @@ export const PRECEDENCE = [
   ['gaugeOff', 'adjust', 'the profile gauge says it is set wrong'],
   ['putRight', 'adjust', 'loose, packed, rubbing or bent: put right where it is'],
   ['otherProduct', 'adjust', 'filled or greased with another product than the book says'],
+  ['otherFluid', 'adjust', 'another oil or fluid is in it than the book says'],
   ['tooMuch', 'adjust', 'more grease or oil than the book allows'],
   ['tooLittle', 'adjust', 'less grease or oil than the book asks for'],
   ['levelLow', 'adjust', 'level low'],

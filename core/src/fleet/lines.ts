@@ -3,6 +3,7 @@ import { slopeOf, shrinkages, type SeenSlope, type WearPoint } from '../forecast
 import { byCheck, ofThisHeader, placesOf, type PlaceHistory } from '../history';
 import {
   AT_NEW,
+  atPlace,
   byRound,
   classKey,
   driftLimitsOf,
@@ -49,10 +50,13 @@ export function slopesOf(
   const own = byCheck(readings);
   return checks.flatMap((check) => {
     const { read } = placesOf(check.places, ofThisHeader(check, own.get(check.id) ?? [], header));
-    return read.flatMap((place) => [
-      ...(isMeasured(check) ? [...wearSlopes(check, place), ...driftSlopes(check, place)] : []),
-      ...travelSlopes(check, place),
-    ]);
+    return read.flatMap((place) => {
+      const here = atPlace(check, place.place);
+      return [
+        ...(isMeasured(here) ? [...wearSlopes(here, place), ...driftSlopes(here, place)] : []),
+        ...travelSlopes(here, place),
+      ];
+    });
   });
 }
 

@@ -43,6 +43,9 @@ describe('what a row says', () => {
     ['condition', 'sound', { grade: 'sound', seen: [] }],
     ['condition', 'Marked: cracks; fraying', { grade: 'marked', seen: ['cracks', 'fraying'] }],
     ['level', 'low', { level: 'low', colour: '' }],
+    ['level', 'low + 1.5 l of Gear oil', { level: 'low', product: 'Gear oil', toppedUp: 1.5 }],
+    ['level', 'right of Gear oil', { level: 'right', colour: '', product: 'Gear oil' }],
+    ['level', 'high milky + 0.25 l', { level: 'high', colour: 'milky', toppedUp: 0.25 }],
     ['level', 'Right golden brown', { level: 'right', colour: 'golden brown' }],
     ['setting', 'high range', { option: 'high range' }],
     ['service', 'done', { amount: null, product: '' }],
@@ -150,6 +153,8 @@ describe('what is written can be read again', () => {
       kind: fc.constant('level' as const),
       level: fc.constantFrom('low' as const, 'right' as const, 'high' as const),
       colour: word,
+      product: word,
+      toppedUp: fc.constantFrom(null, 0.5, 2, 12.25),
     }),
     fc.record({ kind: fc.constant('setting' as const), option: word }),
     fc.record({

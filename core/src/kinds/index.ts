@@ -14,5 +14,6 @@ export { implausibleMeasure } from './measure/plausible';
 export { noSumsWords } from './measure/words';
 export { HOLDS_CHANCE, RENEW_CHANCE } from './measure/worthLeaving';
 export { plausibleRange, type PlausibleRange } from './measure/plausible';
+export { atPlace, onMachine, type Version } from './varying';
 export { refuseNonsense } from './sane';
 export { expectedOption } from './setting/judge';

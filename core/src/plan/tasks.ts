@@ -1,6 +1,7 @@
 import type { Check, Day, MachineFile, Reading, Tick, Walk } from '../contracts';
 import { isMain, live, roundOf } from '../history';
 import { countsFrom } from '../intervals';
+import { factWords, positionOf, toPutBack } from '../walk';
 
 /** Something to do beside the checks; it stays open until it is ticked. */
 export interface Task {
@@ -44,14 +45,41 @@ const byTime = (a: Tick, b: Tick): number =>
  * @param walk the newest walk of the season
  */
 export function tasksOf(
-  { readings, ticks, machine }: Pick<MachineFile, 'readings' | 'ticks' | 'machine'>,
+  file: Pick<MachineFile, 'readings' | 'ticks' | 'machine' | 'sheets'>,
   checks: readonly Check[],
-  walk: Pick<Walk, 'id' | 'startedAt'> | undefined,
+  walk: Pick<Walk, 'id' | 'startedAt' | 'asFound'> | undefined,
 ): Task[] {
+  const { readings, ticks, machine } = file;
   const from = countsFrom(machine.harvest.start);
   const closing = walk ? CLOSING.map((c) => closingTask(c, walk, ticks)) : [];
-  return [...broughtAlong(readings, checks, from).map((t) => withTick(t, ticks)), ...closing].sort(
-    (a, b) => (a.since < b.since ? -1 : a.since > b.since ? 1 : 0),
+  const opened = [
+    ...broughtAlong(readings, checks, from),
+    ...(walk ? puttingBack(file, checks, walk) : []),
+  ];
+  return [...opened.map((t) => withTick(t, ticks)), ...closing].sort((a, b) =>
+    a.since < b.since ? -1 : a.since > b.since ? 1 : 0,
+  );
+}
+
+/** Settings the walk moved away from how they were found: each to be put back. */
+function puttingBack(
+  { readings, machine, sheets }: Pick<MachineFile, 'readings' | 'machine' | 'sheets'>,
+  checks: readonly Check[],
+  walk: Pick<Walk, 'id' | 'startedAt' | 'asFound'>,
+): Omit<Task, 'done'>[] {
+  const readAt = new Map<string, string>();
+  for (const r of live(readings))
+    if (r.walkId === walk.id && r.value.kind !== 'skip') keepLatest(readAt, r.checkId, r.takenAt);
+  const read = checks
+    .filter((c) => readAt.has(c.id))
+    .sort((a, b) => ((readAt.get(a.id) ?? '') < (readAt.get(b.id) ?? '') ? -1 : 1));
+  return toPutBack(read, walk.asFound, (c) => positionOf(c, machine, sheets)).map(
+    ({ setting, found, check }) => ({
+      key: `task|${walk.id}|put back ${setting}`,
+      text: `Put back as it was found: ${factWords(setting, found)}`,
+      check,
+      since: walk.startedAt,
+    }),
   );
 }
 

@@ -27,12 +27,14 @@ export function diffSheets(before: SpecSheet | undefined, after: SpecSheet): She
             machine: before.machine,
             equipment: before.equipment,
             moves: before.moves,
+            positions: before.positions,
           },
           {
             maker: after.maker,
             machine: after.machine,
             equipment: after.equipment,
             moves: after.moves,
+            positions: after.positions,
           },
         )
       : [],

@@ -15,9 +15,11 @@ export function printSheet(sheet: SpecSheet): string {
  * fields keep theirs.
  */
 function inOrder(key: string, value: unknown): unknown {
-  if (key !== 'when' || value === null || typeof value !== 'object') return value;
+  if (!FREE_KEYS.has(key) || value === null || typeof value !== 'object') return value;
   return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
+
+const FREE_KEYS: ReadonlySet<string> = new Set(['when', 'perPlace']);
 
 /**
  * The published JSON Schema of a sheet file (2020-12), made from the contract. What only the whole

@@ -1,8 +1,8 @@
-import type { Check, Decision, Machine, Reading, SpecSheet } from '../contracts';
+import type { Check, Decision, Reading, SpecSheet } from '../contracts';
 import { byCheck, inTime, live } from '../history';
-import type { MachineFacts } from '../kinds';
+import { onMachine, type MachineFacts } from '../kinds';
 import { judgeMachine, verdictSentence, type CheckVerdict } from '../verdict';
-import { checksFor } from '../walk';
+import { checksFor, versionOf, type KnownBuild } from '../walk';
 
 /** Revisions a machine's older readings were re-judged under, by model. */
 export type Rejudged = Readonly<Record<string, number>>;
@@ -13,6 +13,8 @@ export interface Revisions {
   /** older revisions that readings still refer to */
   readonly earlier: readonly SpecSheet[];
   readonly rejudged?: Rejudged | undefined;
+  /** whose version of the checks is meant */
+  readonly machine?: KnownBuild | undefined;
 }
 
 /**
@@ -24,7 +26,7 @@ export interface Revisions {
 export function checksAsRead(
   current: readonly Check[],
   readings: readonly Reading[],
-  { sheets, earlier, rejudged = {} }: Revisions,
+  { sheets, earlier, rejudged = {}, machine }: Revisions,
 ): Check[] {
   if (!earlier.length) return [...current];
   const own = byCheck(inTime(live(readings)));
@@ -34,11 +36,10 @@ export function checksAsRead(
     if (!reading || !sheet) return check;
     const revision = Math.max(reading.sheet.revision, rejudged[sheet.model] ?? 0);
     if (revision >= sheet.revision) return check;
-    return (
-      earlier
-        .find((s) => s.model === sheet.model && s.revision === revision)
-        ?.checks.find((c) => c.id === check.id) ?? check
-    );
+    const then = earlier.find((s) => s.model === sheet.model && s.revision === revision);
+    const old = then?.checks.find((c) => c.id === check.id);
+    const version = then && machine ? versionOf(machine, then) : undefined;
+    return old ? ((version ? onMachine(old, version) : old) ?? check) : check;
   });
 }
 
@@ -54,7 +55,7 @@ export interface Rejudgement {
 
 /** A machine with its readings and its newest sheets. */
 export interface JudgedMachine {
-  readonly machine: Pick<Machine, 'model' | 'header' | 'equipment'>;
+  readonly machine: KnownBuild;
   readonly readings: readonly Reading[];
   readonly sheets: readonly SpecSheet[];
 }

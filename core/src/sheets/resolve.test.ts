@@ -1,5 +1,5 @@
 import { SpecSheet } from '../contracts';
-import {} from '../testing/sheet';
+import { built } from '../testing/sheet';
 import { FILES, sheets } from '../testing/shipped';
 import { checksOfBuild } from '../walk';
 
@@ -16,7 +16,7 @@ describe('resolving equipment', () => {
     '%s never yields two checks for the same place, component and measure, on any build',
     (file) => {
       for (const build of buildsOf(sheets[file])) {
-        const slots = checksOfBuild(sheets[file], build).flatMap((c) =>
+        const slots = checksOfBuild(sheets[file], built(build)).flatMap((c) =>
           c.places.map((p) => `${c.component}|${c.measures}|${p}`),
         );
         expect([JSON.stringify(build), new Set(slots).size]).toEqual([
@@ -53,7 +53,7 @@ describe('resolving equipment', () => {
   });
   test('equipment nothing is said of stands at its first option, and an unknown option too', () => {
     const ids = (build: Record<string, string>) =>
-      checksOfBuild(sheets.ax7, build)
+      checksOfBuild(sheets.ax7, built(build))
         .map((c) => c.id)
         .join();
     expect(ids({})).toBe(ids({ 'feeder-drive': 'variable', conveyor: 'chain' }));

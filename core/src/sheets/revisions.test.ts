@@ -1,5 +1,5 @@
 import { SpecSheet } from '../contracts';
-import { MACHINE_ID, reading } from '../testing/sheet';
+import { built, MACHINE_ID, reading } from '../testing/sheet';
 import { sheets } from '../testing/shipped';
 import { judgeMachine } from '../verdict';
 import { checksOfBuild } from '../walk';
@@ -8,7 +8,7 @@ import { checksAsRead, rejudge } from './index';
 const facts = { hours: 1284, seasonHours: 109 };
 
 describe('judged by the revision it was taken under', () => {
-  const machine = { model: 'AX7', header: null };
+  const machine = { model: 'AX7', serial: 'T118', builtOn: '2022-03-01', header: null };
   const tightened = SpecSheet.parse({
     ...sheets.ax7,
     revision: 2,
@@ -27,7 +27,7 @@ describe('judged by the revision it was taken under', () => {
     );
   const decision = (revision: number, rejudged = {}) =>
     judgeMachine(
-      checksAsRead(checksOfBuild(tightened, {}), [width(revision)], {
+      checksAsRead(checksOfBuild(tightened, built({})), [width(revision)], {
         sheets: [tightened],
         earlier: [sheets.ax7],
         rejudged,
@@ -44,7 +44,7 @@ describe('judged by the revision it was taken under', () => {
     const filter = reading('air-filter', 'here', { kind: 'service', amount: null, product: '' });
     const readings = [width(1), filter];
     const judged = { machine, readings, sheets: [sheets.ax7] };
-    const now = judgeMachine(checksOfBuild(sheets.ax7, {}), readings, facts);
+    const now = judgeMachine(checksOfBuild(sheets.ax7, built({})), readings, facts);
     expect(rejudge(judged, now, tightened, facts)).toMatchObject([
       { checkId: 'fan-drive-belt', before: 'holds', after: 'replace' },
       { checkId: 'air-filter', after: null },

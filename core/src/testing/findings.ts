@@ -38,7 +38,14 @@ const count: CountNumbers = {
   edges: true,
 };
 const seen = { grade: 'marked', found: 'cord showing' } as const;
-const level = { level: 'low', eye: 'sight glass', product: 'Gear oil', colour: 'grey' } as const;
+const level = {
+  level: 'low',
+  eye: 'sight glass',
+  product: 'Gear oil',
+  colour: 'grey',
+  used: '',
+  toppedUp: null,
+} as const;
 const setting = { option: 'high', crop: 'lentils' };
 const given = {
   asks: 'strokes',
@@ -119,6 +126,7 @@ export const EXAMPLES: FindingNumbers = {
   gaugeOff: gauge,
   putRight: seen,
   otherProduct: given,
+  otherFluid: { ...level, used: 'Gear oil GL-4' },
   tooMuch: given,
   tooLittle: given,
   levelLow: level,

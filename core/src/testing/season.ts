@@ -92,6 +92,7 @@ export function seasonFile({
             hours: 1284,
             by: 'Ines Marrow',
             noticed: '',
+            asFound: {},
             checks: null,
           },
         ]

@@ -99,3 +99,10 @@ export function reading(
     ...change,
   });
 }
+
+/** A machine of 2022 with this equipment, as its checks are asked for. */
+export const built = (equipment: Record<string, string> = {}) => ({
+  serial: 'T118',
+  year: 2022,
+  equipment,
+});

@@ -12,6 +12,7 @@ import {
 } from '../history';
 import { lastDoneOf, nextDue, type DueFacts, type LastDone, type UseRate } from '../intervals';
 import {
+  atPlace,
   kindOf,
   refuseNonsense,
   shown,
@@ -99,7 +100,7 @@ function judgeOwn(
   const { read, unread } = placesOf(check.places, own);
   if (read.length === 0) return undefined;
   const shared = kindOf(check).between?.(check, read);
-  const places = read.map((place) => judgePlace(check, place, facts, shared));
+  const places = read.map((place) => judgePlace(atPlace(check, place.place), place, facts, shared));
   const lacks: Finding<'notRead'> | undefined = unread.length
     ? { id: 'notRead', numbers: { places: unread } }
     : undefined;

@@ -9,10 +9,12 @@ describe('a level', () => {
     product: 'Gear oil EP 90',
     colours: ['milky', 'black'],
   });
-  const at = (level: 'low' | 'right' | 'high', colour = ''): ReadingValue => ({
+  const at = (level: 'low' | 'right' | 'high', colour = '', product = ''): ReadingValue => ({
     kind: 'level',
     level,
     colour,
+    product,
+    toppedUp: null,
   });
   test('right holds; low is topped up; high is looked into', () => {
     expect(said(box, at('right', 'amber'))).toEqual(['holds', 'Right at the sight glass, amber.']);

@@ -57,6 +57,8 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   gaugeOff: 'Wear gauge fits: set it.',
   putRight: 'Seen: cord showing. Put it right.',
   otherProduct: 'Grease NLGI 0 was used, the book says Grease NLGI 2: change it.',
+  otherFluid:
+    'Gear oil GL-4 is in it, Gear oil belongs there: drain it, fill it anew, run it, and read it again.',
   tooMuch: '2 strokes given, never more than 4 strokes: wipe off and run it out.',
   tooLittle: '2 strokes given, 3 strokes wanted.',
   levelLow: 'Low at the sight glass: top up with Gear oil, and look for the leak.',

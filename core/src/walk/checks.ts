@@ -1,4 +1,5 @@
 import type { Check, Machine, SpecSheet, Walk } from '../contracts';
+import { onMachine, type Version } from '../kinds';
 import { checksOfWalk } from './order';
 import { leastMovingOrder } from './leastMoving';
 
@@ -9,32 +10,48 @@ export type Build = Readonly<Record<string, string>>;
  * The checks that apply to a machine as it is built: its combine's sheet and that of the header on
  * it, front to back.
  */
-export function checksFor(
-  machine: Pick<Machine, 'model' | 'header' | 'equipment'>,
-  sheets: readonly SpecSheet[],
-): Check[] {
-  const { header } = machine;
+export function checksFor(machine: KnownBuild, sheets: readonly SpecSheet[]): Check[] {
   return sheets
-    .flatMap((s) =>
-      s.model === machine.model
-        ? checksOfBuild(s, machine.equipment ?? {})
-        : header && s.model === header.model
-          ? checksOfBuild(s, header.equipment ?? {})
-          : [],
-    )
+    .flatMap((sheet) => {
+      const version = versionOf(machine, sheet);
+      return version ? checksOfBuild(sheet, version) : [];
+    })
     .sort((a, b) => a.station - b.station);
 }
 
-/** The checks of a sheet on one build. Equipment nothing is said of stands at its first option. */
-export function checksOfBuild(sheet: SpecSheet, build: Build): Check[] {
-  const fitted = new Map(
-    sheet.equipment.map((e) => [
-      e.id,
-      e.options.some((o) => o.id === build[e.id]) ? build[e.id] : e.options[0]?.id,
-    ]),
+/** What must be known of a machine to tell its checks. */
+export type KnownBuild = Pick<Machine, 'model' | 'serial' | 'builtOn' | 'header' | 'equipment'>;
+
+/** Which version of a sheet's model a machine is, or the header on it; undefined for neither. */
+export function versionOf(
+  { model, serial, builtOn, header, equipment }: KnownBuild,
+  sheet: SpecSheet,
+): Version | undefined {
+  if (sheet.model === model)
+    return { serial, year: Number(builtOn.slice(0, 4)), equipment: fitted(sheet, equipment) };
+  return header && sheet.model === header.model
+    ? { serial: header.serial, year: undefined, equipment: fitted(sheet, header.equipment) }
+    : undefined;
+}
+
+/** Equipment nothing is said of stands at its first option. */
+const fitted = (sheet: SpecSheet, build: Build = {}): Build =>
+  Object.fromEntries(
+    sheet.equipment.map((e) => {
+      const said = e.options.find((o) => o.id === build[e.id]) ?? e.options[0];
+      return [e.id, said?.id ?? ''];
+    }),
   );
-  return sheet.checks.filter((check) =>
-    Object.entries(check.when).every(([id, options]) => options.includes(fitted.get(id) ?? '')),
+
+/** The checks of a sheet on one version of its model, each as it is there. */
+export function checksOfBuild(sheet: SpecSheet, said: Version): Check[] {
+  const version = { ...said, equipment: fitted(sheet, said.equipment) };
+  return sheet.checks.flatMap((check) =>
+    Object.entries(check.when).every(([id, options]) =>
+      options.includes(version.equipment[id] ?? ''),
+    )
+      ? (onMachine(check, version) ?? [])
+      : [],
   );
 }
 
@@ -54,7 +71,7 @@ export interface WalkPlan {
  * @param only the checks of a short walk; null: all
  */
 export function walkPlan(
-  machine: Pick<Machine, 'model' | 'header' | 'equipment'>,
+  machine: KnownBuild,
   sheets: readonly SpecSheet[],
   only: Walk['checks'] = null,
 ): WalkPlan {

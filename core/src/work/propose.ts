@@ -1,5 +1,6 @@
 import type { Check, WorkItem } from '../contracts';
 import { needsHand } from '../findings';
+import { atPlace } from '../kinds';
 import { headSentence, type CheckVerdict } from '../verdict';
 import { zeroOrMore } from '../units';
 import { matesOf } from './mates';
@@ -49,21 +50,43 @@ export function proposeWork(
     parts:
       decision === 'replace'
         ? [
-            ...partsOf(check, units),
+            ...partsAt(
+              check,
+              places.map((p) => p.place),
+              units,
+            ),
             ...mates.flatMap((m) =>
-              partsOf(m.check, m.check.labourPer === 'check' ? 1 : m.check.places.length),
+              partsAt(
+                m.check,
+                m.check.places,
+                m.check.labourPer === 'check' ? 1 : m.check.places.length,
+              ),
             ),
           ]
         : [],
   };
 }
 
-const partsOf = (check: Check, units: number): ProposedWork['parts'] =>
-  check.parts.map((part) => ({
-    number: part.number,
-    name: part.name,
-    quantity: part.each * units,
-  }));
+/**
+ * Parts of some places. Where a place has parts of its own each place brings its own; else so many
+ * as there are units of work.
+ */
+function partsAt(
+  check: Check,
+  places: readonly string[],
+  units: number,
+): readonly ProposedWork['parts'][number][] {
+  const own = places.some((p) => check.perPlace?.[p]?.parts);
+  const wanted = own
+    ? places.flatMap((p) => atPlace(check, p).parts)
+    : check.parts.map((part) => ({ ...part, each: part.each * units }));
+  const byNumber = new Map<string, ProposedWork['parts'][number]>();
+  for (const { number, name, each } of wanted) {
+    const known = byNumber.get(number);
+    byNumber.set(number, { number, name, quantity: (known?.quantity ?? 0) + each });
+  }
+  return [...byNumber.values()];
+}
 
 function minutesFor(check: Check, decision: WorkItem['decision']): number {
   return decision === 'remeasure' || decision === 'watch'

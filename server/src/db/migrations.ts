@@ -69,12 +69,13 @@ const MIGRATIONS = [
     'DROP TABLE ticks; ALTER TABLE walks DROP COLUMN checks; ALTER TABLE readings DROP COLUMN repaired, DROP COLUMN fit;',
   ),
   sql(
-    '004-costs',
+    '004-costs-and-as-found',
     `
+    ALTER TABLE walks ADD COLUMN as_found jsonb NOT NULL DEFAULT '{}';
     CREATE TABLE branch_costs (branch text PRIMARY KEY REFERENCES branches(name), currency text NOT NULL, labour_hour double precision NOT NULL CHECK (labour_hour >= 0),
       stop_hour double precision NOT NULL CHECK (stop_hour >= 0), customers jsonb NOT NULL, version int NOT NULL, by text NOT NULL, at timestamptz NOT NULL);
     CREATE TABLE part_prices (number text PRIMARY KEY, price double precision NOT NULL CHECK (price >= 0), by text NOT NULL, at timestamptz NOT NULL);`,
-    'DROP TABLE branch_costs; DROP TABLE part_prices;',
+    'DROP TABLE branch_costs; DROP TABLE part_prices; ALTER TABLE walks DROP COLUMN as_found;',
   ),
 ];
 

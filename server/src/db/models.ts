@@ -11,6 +11,7 @@ import type {
   Reading,
   SpecSheet,
   Visit,
+  Walk,
   WorkItem,
 } from '@green-tally/core/contracts';
 
@@ -82,6 +83,7 @@ export class WalkRow extends Model<InferAttributes<WalkRow>, InferCreationAttrib
   declare hours: number;
   declare by: string;
   declare noticed: string;
+  declare asFound: CreationOptional<Walk['asFound']>;
   declare checks: CreationOptional<string[] | null>;
 }
 

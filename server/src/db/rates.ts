@@ -68,7 +68,7 @@ function fleetOf(): Fleet {
   return fleet;
 }
 
-type MachineMark = Pick<Machine, 'id' | 'branch' | 'model' | 'header'> & {
+type MachineMark = Pick<Machine, 'id' | 'serial' | 'builtOn' | 'branch' | 'model' | 'header'> & {
   readonly equipment: Machine['equipment'] | null;
   readonly read: string;
 };
@@ -77,13 +77,14 @@ async function look(fleet: Fleet, transaction?: Transaction): Promise<void> {
   const [sheets, machines] = await Promise.all([
     currentSheets(transaction),
     connection().query<MachineMark>(
-      `SELECT m.id, m.branch, m.model, m.header, m.equipment, count(r.id) AS read
+      `SELECT m.id, m.serial, m.built_on::text AS "builtOn", m.branch, m.model, m.header, m.equipment, count(r.id) AS read
        FROM machines m LEFT JOIN readings r ON r.machine_id = m.id GROUP BY m.id`,
       { type: QueryTypes.SELECT, ...within(transaction) },
     ),
   ]);
   const revisions = sheets.map((s) => `${s.model} ${s.revision}`).join();
-  for (const { id, branch, model, header, equipment, read } of machines) {
+  for (const { equipment, read, ...machine } of machines) {
+    const { id, branch, model, header } = machine;
     const mark = JSON.stringify([branch, model, header, equipment, read, revisions]);
     if (fleet.machines.get(id)?.mark === mark) continue;
     const readings = await ReadingRow.findAll({
@@ -94,7 +95,7 @@ async function look(fleet: Fleet, transaction?: Transaction): Promise<void> {
       ],
       ...within(transaction),
     });
-    const checks = checksFor({ model, header, equipment: equipment ?? undefined }, sheets);
+    const checks = checksFor({ ...machine, equipment: equipment ?? undefined }, sheets);
     const slopes = slopesOf(checks, readings.map(toReading), header?.serial);
     fleet.machines.set(id, { mark, member: { branch, slopes } });
   }

@@ -25,6 +25,7 @@ export const toWalk = (row: WalkRow): Walk => ({
   by: row.by,
   noticed: row.noticed,
   checks: row.checks ?? null,
+  asFound: row.asFound,
 });
 export const toTick = (row: TickRow): Tick => ({
   id: row.id,

@@ -95,6 +95,7 @@ export function defineModels(sequelize: Sequelize): void {
       by: text,
       noticed: text,
       checks: maybeJson,
+      asFound: { ...json, defaultValue: {} },
     }),
     table('walks'),
   );

@@ -17,7 +17,11 @@ export async function keepWalk(db: Database, walk: Walk, person: Person): Promis
     if (there && there.machineId !== walk.machineId) throw new NotFound('walk on this machine');
     await factsChanged(db, transaction);
     return there
-      ? there.update({ ...times, noticed: walk.noticed }, { transaction })
+      ? there.update(
+          // what was found first stands: the second look found it moved
+          { ...times, noticed: walk.noticed, asFound: { ...walk.asFound, ...there.asFound } },
+          { transaction },
+        )
       : WalkRow.create({ ...walk, ...times, startedAt: new Date(walk.startedAt) }, { transaction });
   });
   return toWalk(row);

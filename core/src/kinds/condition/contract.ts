@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import { LongText, ShortText } from '../../contracts/common';
 
 /** Sound, marked or damaged, by eye. */
 export const ConditionCheck = z.object({
   ...checkBase,
+  ...varying({}),
   kind: z.literal('condition'),
   looksFor: z.array(ShortText).min(1).max(12),
   marked: z.enum(['watch', 'adjust', 'turn', 'replace']).default('watch'),

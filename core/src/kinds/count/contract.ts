@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import { ShortText } from '../../contracts/common';
 
 /** Knives, sections, fingers, blades: what is missing or spent of a total. */
 export const CountCheck = z.object({
   ...checkBase,
+  ...varying({ total: z.int().min(1).max(500).optional() }),
   kind: z.literal('count'),
   counted: ShortText.default('knives'),
   total: z.int().min(1).max(500),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import { TakeUp } from '../../contracts/limits';
 
 export const Feel = z.enum(['stuck', 'justSlides', 'slidesEasily', 'hangs']);
@@ -7,6 +8,7 @@ export type Feel = z.infer<typeof Feel>;
 /** How a chain or belt feels by hand. */
 export const FeelCheck = z.object({
   ...checkBase,
+  ...varying({ takeUp: TakeUp.optional() }),
   kind: z.literal('feel'),
   good: z.array(Feel).min(1),
   asksPlay: z.boolean().default(false).describe('up-and-down play is asked for too, and is wrong'),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import { ShortText } from '../../contracts/common';
 import { TakeUp } from '../../contracts/limits';
 
@@ -12,6 +13,7 @@ const positiveMillimetres = z.number().finite().positive();
  */
 export const MarkCheck = z.object({
   ...checkBase,
+  ...varying({ takeUp: TakeUp.optional() }),
   kind: z.literal('mark'),
   gauge: z.object({
     length: positiveMillimetres,

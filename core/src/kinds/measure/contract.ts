@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import {
   BandLimit,
   CheckUnit,
@@ -102,7 +103,12 @@ export const agreeing = <
   });
 
 export const MeasureCheck = agreeing(
-  z.object({ ...checkBase, ...measured, kind: z.literal('measure') }),
+  z.object({
+    ...checkBase,
+    ...measured,
+    ...varying({ limit: measured.limit.optional() }),
+    kind: z.literal('measure'),
+  }),
 );
 export type MeasureCheck = z.infer<typeof MeasureCheck>;
 

@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import { agreeing, measured } from '../measure/contract';
 
 /** The same measure at many places: row by row, corner by corner. */
 export const SeriesCheck = agreeing(
   z.object({
     ...checkBase,
+    ...varying({ limit: measured.limit.optional() }),
     ...measured,
     kind: z.literal('series'),
     outOfFamily: z

@@ -1,11 +1,17 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import { ShortText } from '../../contracts/common';
 
 /** A service done: strokes, litres, product. */
 export const ServiceCheck = z
   .object({
     ...checkBase,
+    ...varying({
+      amount: z.number().finite().positive().max(1000).optional(),
+      most: z.number().finite().positive().max(1000).optional(),
+      product: ShortText.optional(),
+    }),
     kind: z.literal('service'),
     asks: z.enum(['done', 'strokes', 'litres']),
     amount: z.number().finite().positive().max(1000).optional(),

@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
+import { varying } from '../../contracts/varying';
 import { ShortText } from '../../contracts/common';
 
 /** The option found, against the one the next crop or header wants. */
 export const SettingCheck = z
   .object({
     ...checkBase,
+    ...varying({}),
     kind: z.literal('setting'),
     options: z.array(ShortText).min(2).max(12),
     expected: z

@@ -1,6 +1,6 @@
 import { both, part, tool } from '../build';
 import type { Combine } from './model';
-import { SHIELDS, FAN } from './positions';
+import { SHIELDS, FAN, SIEVES } from './positions';
 
 /** Station 7. */
 export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
@@ -91,7 +91,7 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       station: 7,
       component: 'Chaffer teeth',
       measures: 'straight and there',
-      position: 'Sieves drawn out to look',
+      position: SIEVES,
       method: 'look',
       counted: 'teeth',
       total: 320,
@@ -107,7 +107,7 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       station: 7,
       component: 'Sieve frames',
       measures: 'seals and adjuster',
-      position: 'Sieves drawn out to look',
+      position: SIEVES,
       method: 'look',
       places: ['chaffer', 'lower sieve'],
       looksFor: ['seal torn', 'adjuster stiff', 'frame cracked'],
@@ -122,7 +122,7 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       station: 7,
       component: 'Chaffer',
       measures: 'opening',
-      position: 'Sieves drawn out to look',
+      position: SIEVES,
       method: 'setting',
       options: ['8 mm', '12 mm', '16 mm', '18 mm'],
       expected: [
@@ -141,7 +141,7 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       station: 7,
       component: 'Cleaning shoe',
       measures: 'packed dirt round moving arms',
-      position: 'Sieves drawn out to look',
+      position: SIEVES,
       method: 'look',
       looksFor: ['packed', 'rubbing', 'wet straw'],
       marked: 'adjust',

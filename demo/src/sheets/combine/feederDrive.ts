@@ -1,6 +1,6 @@
 import { every, part, season, tool } from '../build';
 import type { Combine } from './model';
-import { LEVEL, FEEDER_UP, SHIELDS, SLOW, FAR } from './positions';
+import { LEVEL, FEEDER_UP, SHIELDS, SLOW, FAR, FAST } from './positions';
 
 /** Station 5. */
 export function feederDrive({ fine, fineBand, m, rate, ruled, w, wear }: Combine): void {
@@ -79,8 +79,7 @@ export function feederDrive({ fine, fineBand, m, rate, ruled, w, wear }: Combine
       station: 5,
       component: 'Variable sheave fittings',
       measures: 'strokes of grease',
-      position:
-        m.greaseAt === 'slowest' ? SLOW : 'Variable drive run to its fastest, then made safe',
+      position: m.greaseAt === 'slowest' ? SLOW : FAST,
       method: 'grease',
       places: ['front hub', 'rear hub'],
       asks: 'strokes',

@@ -1,3 +1,4 @@
+import { positionsOf } from '../positions';
 import type { SheetInput } from '../build';
 import { arrive } from './arrive';
 import { feederFace } from './feederFace';
@@ -101,6 +102,7 @@ export function combineSheet(m: CombineModel): SheetInput {
         ),
       ],
     },
+    positions: positionsOf(combine.w.checks),
     checks: combine.w.checks,
   };
 }

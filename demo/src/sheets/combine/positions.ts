@@ -1,6 +1,6 @@
 /** How the combine must stand; the names are the sheet's own. */
 export const DOWN = 'Header down in working position';
-export const LEVEL = 'Feeder level, drum low, header on the ground';
+export const LEVEL = 'Feeder level on its lock, drum low';
 export const FEEDER_UP = 'Feeder fully raised on its lock';
 export const SHIELDS = 'Side shields open, belts seated by turning by hand';
 export const FAN = 'Belt seated by turning the fan by hand';
@@ -12,3 +12,8 @@ export const COLD = 'Cold, ten minutes after running, on level ground';
 export const TUBE = 'Unloading tube in, tank empty';
 export const ROTOR_SLOW = 'Rotor drive run to its slowest, then made safe';
 export const ANY = 'Header on the ground, doors open';
+export const FAST = 'Variable drive run to its fastest, then made safe';
+export const THRESHING = 'Threshing door open, rotor turned by hand';
+export const CRANKS = 'Rear hood open, cranks turned by hand';
+export const SIEVES = 'Sieves drawn out to look';
+export const ZERO = 'Concave run to its zero mark';

@@ -1,3 +1,4 @@
+import { positionsOf } from '../positions';
 import { both, every, part, SheetWriter, tool, type SheetInput } from '../build';
 import { anyHeader } from './anyHeader';
 import { cutting } from './cutting';
@@ -164,6 +165,7 @@ export function auger(): SheetInput {
     remark: REMARK,
     equipment: [],
     moves: moves(),
+    positions: positionsOf(w.checks),
     checks: w.checks,
   };
 }

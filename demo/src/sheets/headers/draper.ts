@@ -1,3 +1,4 @@
+import { positionsOf } from '../positions';
 import { both, part, season, SheetWriter, tool, type SheetInput } from '../build';
 import { anyHeader } from './anyHeader';
 import { cutting } from './cutting';
@@ -190,6 +191,7 @@ export function draper(): SheetInput {
     remark: REMARK,
     equipment: [],
     moves: moves(),
+    positions: positionsOf(w.checks),
     checks: w.checks,
   };
 }

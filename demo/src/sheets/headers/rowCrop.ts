@@ -1,3 +1,4 @@
+import { positionsOf } from '../positions';
 import { both, every, part, season, SheetWriter, tool, type SheetInput } from '../build';
 import { anyHeader } from './anyHeader';
 import { moves } from './moves';
@@ -128,6 +129,7 @@ export function rowCrop(): SheetInput {
       },
     ],
     moves: moves(),
+    positions: positionsOf(w.checks),
     checks: w.checks,
   };
 }
