@@ -11,5 +11,6 @@ export { CostsScreen } from '../settings/CostsScreen';
 export { PeopleScreen } from '../settings/PeopleScreen';
 export { AddCheck } from '../specs/AddCheck';
 export { CheckForm } from '../specs/CheckForm';
+export { PositionsForm } from '../specs/PositionsForm';
 export { ImportSheet } from '../specs/ImportSheet';
 export { VisitForm } from '../work/VisitForm';

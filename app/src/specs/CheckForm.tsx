@@ -90,6 +90,9 @@ function useKept(control: FormControl, keep: (typed: FormValues) => void): void 
   }, [written]);
 }
 
+/** Fields with room for several lines. */
+const LONG: ReadonlySet<FormField['as']> = new Set(['long', 'lines', 'perPlace', 'versions']);
+
 function FormEntry({ control, field }: { control: FormControl; field: FormField }) {
   const { path, label, as, options, optional } = field;
   if (as === 'choice' && options)
@@ -106,9 +109,9 @@ function FormEntry({ control, field }: { control: FormControl; field: FormField 
     <Field
       control={control}
       name={nameOf(path)}
-      label={`${label}${optional && as !== 'lines' ? ' (may be empty)' : ''}`}
+      label={`${label}${optional && !LONG.has(as) ? ' (may be empty)' : ''}`}
       keyboard={as === 'number' || as === 'whole' ? 'numeric' : 'default'}
-      lines={as === 'long' || as === 'lines' ? 3 : 1}
+      lines={LONG.has(as) ? 3 : 1}
     />
   );
 }

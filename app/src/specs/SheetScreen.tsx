@@ -22,6 +22,7 @@ import { Changes } from './Changes';
 import { CheckDetail } from './CheckDetail';
 import { CheckList } from './CheckList';
 import { DraftCard } from './DraftCard';
+import { PositionsCard } from './PositionsCard';
 import { Revisions } from './Revisions';
 import { useEditing, type Editing } from './useEditing';
 import { checkPath, sheetPath } from './words';
@@ -158,6 +159,7 @@ function AboutSheet({ detail, editing, chosen, onOpen }: AboutSheetProps) {
       ) : null}
       <DraftCard editing={editing} model={model} />
       {editing.may ? <AddCheck editing={editing} onOpen={onOpen} /> : null}
+      <PositionsCard editing={editing} />
       <CheckList sheet={sheet} published={detail.sheet} chosen={chosen} revision={older} />
       <Revisions model={model} shown={detail.sheet.revision} />
     </>

@@ -1,6 +1,7 @@
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
 import { printAs, printNumber } from '@green-tally/core/units';
 import { intervalWords } from '@green-tally/core/intervals';
+import { printDiffers, printFit } from './form/differs';
 import { capital } from './words';
 
 /** What is told of a check in a word or two. */
@@ -20,8 +21,30 @@ export function factsOf(sheet: SpecSheet, check: Check): readonly Fact[] {
     { label: 'Labour', value: labourWords(check) },
     { label: 'Shares a cover', value: cover ? `${cover.name}, ${cover.minutes} min` : '' },
     { label: 'Only on', value: buildWords(sheet, check) },
+    { label: 'Only on machines', value: check.fits ? capital(printFit(check.fits)) : '' },
+    { label: 'Differs at', value: perPlaceWords(check) },
+    { label: 'Differs on', value: versionWords(check) },
+    { label: 'In harvest', value: stopWords(check) },
     { label: 'Parts', value: partsWords(check) },
   ].filter((fact) => fact.value !== '');
+}
+
+const perPlaceWords = (check: Check): string =>
+  Object.entries(check.perPlace ?? {})
+    .map(([place, differs]) => `${place}: ${printDiffers(differs, check)}`)
+    .join('\n');
+
+const versionWords = (check: Check): string =>
+  (check.versions ?? [])
+    .map(({ serials, built, when, ...differs }) => {
+      return `${printFit({ serials, built, when })}: ${printDiffers(differs, check)}`;
+    })
+    .join('\n');
+
+function stopWords({ costs }: Check): string {
+  if (!costs) return '';
+  const broken = costs.collateral ? `, breaks ${printNumber(costs.collateral, 0)} with it` : '';
+  return `stops it ${printNumber(costs.stopHours, 1)} h${broken}, ${printNumber(costs.fieldMinutes, 0)} min in the field`;
 }
 
 /** More places than this are told by their first and last. */

@@ -55,6 +55,7 @@ export function withNewCheck(
     places: ['here'],
     position:
       sheet.checks.find((c) => c.station === station.station)?.position ??
+      sheet.positions[0]?.name ??
       'Header down in working position',
     how: '',
     why: '',

@@ -12,6 +12,8 @@ interface TextEntryProps {
   readonly secret?: boolean;
   readonly autoComplete?: 'username' | 'current-password' | 'off';
   readonly onSubmit?: () => void;
+  /** more than one: room for several lines */
+  readonly lines?: number;
 }
 
 /** A line of text outside a form; dictation friendly. */
@@ -24,6 +26,7 @@ export function TextEntry({
   secret = false,
   autoComplete,
   onSubmit,
+  lines = 1,
 }: TextEntryProps) {
   const palette = usePalette();
   const [focused, setFocused] = useState(false);
@@ -42,14 +45,20 @@ export function TextEntry({
       {...(autoComplete ? { autoComplete, autoCapitalize: 'none' as const } : {})}
       onSubmitEditing={() => onSubmit?.()}
       renderErrorMessage={false}
-      maxLength={300}
+      multiline={lines > 1}
+      numberOfLines={lines}
+      maxLength={lines > 1 ? 20_000 : 300}
       containerStyle={entryLook.container}
       inputContainerStyle={[
         entryLook.frame,
         focused ? entryLook.focused : null,
         { borderColor: entryEdge(palette, false, focused), backgroundColor: palette.card },
       ]}
-      inputStyle={[entryLook.text, { color: palette.ink }]}
+      inputStyle={[
+        entryLook.text,
+        { color: palette.ink },
+        lines > 1 ? { minHeight: lines * 28, paddingVertical: 8 } : null,
+      ]}
     />
   );
 }

@@ -1,6 +1,7 @@
 import { createElement, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
+import { atPlace } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
 import { challenges, positionOf, type WalkStop } from '@green-tally/core/walk';
 import { put, useAction, useTextDraft, type Action } from '../store';
@@ -55,7 +56,9 @@ export function EntryStep(props: EntryStepProps) {
     draftKey: `draft|${walk.id}|${check.id}|${wish.state}`,
     linksOut: wish.linksOut,
     onTake: async (taken) => {
-      const [trouble] = taken.flatMap(({ value }) => challenges({ value, note: '' }, check));
+      const [trouble] = taken.flatMap(({ place, value }) =>
+        challenges({ value, note: '' }, atPlace(check, place)),
+      );
       const why = trouble ? await asked(trouble.message) : note;
       if (why === undefined) return false;
       const stored = await take.run(taken, why.trim());

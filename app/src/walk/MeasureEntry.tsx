@@ -6,7 +6,7 @@ import {
   type CheckOf,
   type MeasuredCheck,
 } from '@green-tally/core/contracts';
-import { limitWords } from '@green-tally/core/kinds';
+import { atPlace, limitWords } from '@green-tally/core/kinds';
 import { printAs } from '@green-tally/core/units';
 import { Schematic } from '../schematics/Schematic';
 import { useTextDraft } from '../store';
@@ -16,8 +16,9 @@ import { readMeasured } from './readText';
 
 /** A length at one place: the pad, repeats, and "looks" where the check offers it. */
 export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
-  const { check, places, readings, verdict, draftKey, onTake, onDone, frame, state } = props;
+  const { places, readings, verdict, draftKey, onTake, onDone, frame, state } = props;
   const place = places[0] ?? '';
+  const check = atPlace(props.check, place);
   const [text, setText] = useTextDraft(`${draftKey}|pad`);
   const [unit, setUnit] = useState<CheckUnit>(check.unit);
   const [trouble, setTrouble] = useState<string | undefined>();

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
 import { Feel, type CheckOf } from '@green-tally/core/contracts';
-import { FEEL_WORDS } from '@green-tally/core/kinds';
+import { atPlace, FEEL_WORDS } from '@green-tally/core/kinds';
 import { Schematic } from '../schematics/Schematic';
 import { useDraft } from '../store';
 import { Card, Choice, Heading, Press, Quiet, Stepper, Strong, TextEntry } from '../ui';
@@ -37,7 +37,10 @@ export function TensionEntry(props: EntryProps<TensionCheck>) {
     setTroubles({});
   };
   const judge = async () => {
-    const read = places.map((place) => ({ place, ...readSide(check, at(place), links) }));
+    const read = places.map((place) => ({
+      place,
+      ...readSide(atPlace(check, place), at(place), links),
+    }));
     setTroubles(Object.fromEntries(read.map(({ place, troubles: t }) => [place, t])));
     if (read.some((r) => r.troubles.stand || r.troubles.left)) return;
     const taken = read.flatMap(({ place, values }) => values.map((value) => ({ place, value })));
@@ -54,7 +57,7 @@ export function TensionEntry(props: EntryProps<TensionCheck>) {
       {places.map((place) => (
         <Side
           key={place}
-          check={check}
+          check={atPlace(check, place)}
           place={place}
           alone={places.length === 1}
           half={at(place)}

@@ -2,7 +2,7 @@ import { addDays } from 'date-fns/addDays';
 import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
 import type { Check, Day, FieldTrouble, Machine, Reading, SpecSheet } from '../contracts';
-import { kindOf } from '../kinds';
+import { atPlace, kindOf } from '../kinds';
 import { sentence } from '../verdict';
 import { checksFor } from './checks';
 
@@ -18,8 +18,9 @@ export function admissionTroubles(
   today: Day,
 ): FieldTrouble[] {
   const checks = checksFor(machine, sheets);
-  const check = checks.find((c) => c.id === reading.checkId);
-  if (!check) return [{ field: 'checkId', message: noSuchCheck(reading.checkId, machine, checks) }];
+  const found = checks.find((c) => c.id === reading.checkId);
+  if (!found) return [{ field: 'checkId', message: noSuchCheck(reading.checkId, machine, checks) }];
+  const check = atPlace(found, reading.place);
   return [
     ...placeTroubles(reading, check),
     ...dateTroubles(reading, machine, today),

@@ -3,13 +3,29 @@ export interface FormField {
   /** path in the check: "limit.low" */
   readonly path: string;
   readonly label: string;
-  readonly as: 'text' | 'long' | 'number' | 'whole' | 'quantity' | 'list' | 'lines' | 'choice';
+  readonly as:
+    | 'text'
+    | 'long'
+    | 'number'
+    | 'whole'
+    | 'quantity'
+    | 'list'
+    | 'lines'
+    | 'choice'
+    | 'perPlace'
+    | 'versions'
+    | 'fit';
   /** may be left empty */
   readonly optional?: boolean;
   readonly options?: readonly { readonly value: string; readonly title: string }[];
 }
 
-export const text = (path: string, label: string): FormField => ({ path, label, as: 'text' });
+export const text = (path: string, label: string, optional = false): FormField => ({
+  path,
+  label,
+  as: 'text',
+  optional,
+});
 export const long = (path: string, label: string): FormField => ({ path, label, as: 'long' });
 export const number = (path: string, label: string, optional = false): FormField => ({
   path,
@@ -38,6 +54,13 @@ export const lines = (path: string, label: string): FormField => ({
   path,
   label,
   as: 'lines',
+  optional: true,
+});
+/** What differs at single places, on some machines, or which machines it is of. */
+export const differing = (path: 'perPlace' | 'versions' | 'fits', label: string): FormField => ({
+  path,
+  label,
+  as: path === 'fits' ? 'fit' : path,
   optional: true,
 });
 export const choice = (

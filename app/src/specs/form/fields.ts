@@ -8,6 +8,7 @@ import {
 } from '@green-tally/core/contracts';
 import {
   choice,
+  differing,
   LEADS,
   lines,
   list,
@@ -64,11 +65,29 @@ export function fieldsOf(check: Check): FormField[] {
     number('labour.measure', 'Minutes to take it'),
     number('labour.adjust', 'Minutes to adjust'),
     number('labour.replace', 'Minutes to replace'),
+    ...COSTS,
     lines('parts', 'Parts, one a line: number | name | how many | why its mates come along'),
     lines('knockOns', 'Knock-ons, one a line: check id | why, or a task'),
+    differing(
+      'perPlace',
+      'What differs at one place, one a line: place | what = value; what = value',
+    ),
+    differing(
+      'versions',
+      'What differs on some machines, one a line: serials T1 to T99 | what = value',
+    ),
+    differing('fits', 'Only on machines: serials T100 to T199, or built from 2020'),
+    text('wearClass', 'Wears like: a name shared by components that wear alike', true),
     text('source', 'Source: book, page'),
   ];
 }
+
+/** What a stop in harvest takes; all three, or none and the shop rule of its class. */
+const COSTS = [
+  number('costs.stopHours', 'Hours it stops the machine in harvest', true),
+  number('costs.collateral', 'What it breaks with it, money', true),
+  number('costs.fieldMinutes', 'Minutes to renew it in the field', true),
+];
 
 /** What each kind asks first; the compiler lists here what a new kind needs. */
 const KIND_FIELDS: { readonly [K in CheckKind]: (check: CheckOf<K>) => FormField[] } = {
@@ -133,6 +152,18 @@ function measuredFields(check: MeasuredCheck, own: FormField[]): FormField[] {
   return [
     ...limitFields(check.limit.type),
     quantity('maxDifference', 'Places may differ by', true),
+    ...(check.limit.type === 'band'
+      ? [
+          number(
+            'drift.perHour',
+            'How fast it leaves its band an hour, below 0 where it falls',
+            true,
+          ),
+          number('drift.sd', 'And how much that differs, one standard deviation', true),
+        ]
+      : [quantity('newTolerance', 'A new part may be better than new by', true)]),
+    quantity('plausible.low', 'Least that can be read at all', true),
+    quantity('plausible.high', 'Most that can be read at all', true),
     ...own,
     whole('repeats', 'Repeats wanted'),
     ...(check.wearRate

@@ -1,13 +1,9 @@
 import { QUANTITY_UNITS, type Check } from '@green-tally/core/contracts';
 import { parseQuantity, printAs, printNumber, type Writing } from '@green-tally/core/units';
 import { nameOf, type FormField, type FormValues } from './field';
+import { printDiffers, printFit } from './differs';
 import { fieldsOf } from './fields';
-
-/** How lengths of a check are written in its form. */
-export const writingOf = (check: Check): Writing =>
-  check.kind === 'measure' || check.kind === 'series'
-    ? check
-    : { quantity: 'length', unit: 'mm', style: 'mm' };
+import { writingOf } from './writing';
 
 /** A check as the texts of its form. */
 export function toForm(check: Check): FormValues {
@@ -25,6 +21,18 @@ function printField(field: FormField, value: unknown, check: Check): string {
     return printExactly(value, writingOf(check));
   if (typeof value === 'number') return printNumber(value, 6);
   if (field.as === 'list' && Array.isArray(value)) return value.join(', ');
+  if (field.as === 'fit') return printFit(value as object);
+  if (field.as === 'perPlace')
+    return Object.entries(value as Record<string, Record<string, unknown>>)
+      .map(([place, differs]) => `${place} | ${printDiffers(differs, check)}`)
+      .join('\n');
+  if (field.as === 'versions' && Array.isArray(value))
+    return value
+      .map(({ serials, built, when, ...differs }: Record<string, unknown>) => {
+        const fit = { serials, built, when } as Parameters<typeof printFit>[0];
+        return `${printFit(fit)} | ${printDiffers(differs, check)}`;
+      })
+      .join('\n');
   if (field.as === 'lines' && Array.isArray(value))
     return value.map((v: Record<string, unknown>) => printLine(field.path, v)).join('\n');
   return String(value);

@@ -1,7 +1,8 @@
 import { QUANTITY_UNITS, type Check } from '@green-tally/core/contracts';
 import { InputError, parseQuantity } from '@green-tally/core/units';
 import type { FormField } from './field';
-import { writingOf } from './print';
+import { readDiffers, readFit } from './differs';
+import { writingOf } from './writing';
 
 /** What a field says, or what is wrong with it. */
 export type ReadField = { readonly value: unknown } | { readonly trouble: string };
@@ -13,26 +14,52 @@ export function readField(field: FormField, written: string, check: Check): Read
   const said = written.trim();
   if (said === '' && NUMBERS.includes(field.as))
     return field.optional ? { value: undefined } : { trouble: 'a number' };
-  switch (field.as) {
-    case 'number':
-    case 'whole':
-      return readNumber(said, field.as === 'whole');
-    case 'quantity':
-      return readQuantity(said, check);
-    case 'list':
-      return {
-        value: said
-          .split(',')
-          .map((s) => s.trim())
-          .filter(Boolean),
-      };
-    case 'lines':
-      return readLines(field.path, said);
-    case 'text':
-    case 'long':
-    case 'choice':
-      return { value: said };
+  return READERS[field.as](said, field, check);
+}
+
+type Reader = (said: string, field: FormField, check: Check) => ReadField;
+
+const readWords: Reader = (said, { optional }) => ({
+  value: said === '' && optional ? undefined : said,
+});
+
+/** How each kind of field is read; the compiler lists here what a new one needs. */
+const READERS: { readonly [K in FormField['as']]: Reader } = {
+  number: (said) => readNumber(said, false),
+  whole: (said) => readNumber(said, true),
+  quantity: (said, _, check) => readQuantity(said, check),
+  list: (said) => ({
+    value: said
+      .split(',')
+      .map((s) => s.trim())
+      .filter(Boolean),
+  }),
+  lines: (said, { path }) => readLines(path, said),
+  fit: (said) => (said ? readFit(said) : { value: undefined }),
+  perPlace: (said, _, check) => readDiffering('perPlace', said, check),
+  versions: (said, _, check) => readDiffering('versions', said, check),
+  text: readWords,
+  long: readWords,
+  choice: readWords,
+};
+
+/** Lines of what differs: where, then what. */
+function readDiffering(as: 'perPlace' | 'versions', said: string, check: Check): ReadField {
+  const rows = said.split('\n').filter((line) => line.trim());
+  if (!rows.length) return { value: undefined };
+  const read: [string, object][] = [];
+  for (const [i, row] of rows.entries()) {
+    const [where = '', what] = row.split('|').map((cell) => cell.trim());
+    if (!where || !what) return { trouble: `in line ${i + 1}: where it is, a |, and what differs` };
+    const differs = readDiffers(what, check);
+    const fit = as === 'versions' ? readFit(where) : { value: {} };
+    if ('trouble' in fit) return { trouble: `in line ${i + 1}: ${fit.trouble}` };
+    if ('trouble' in differs) return { trouble: `in line ${i + 1}: ${differs.trouble}` };
+    if (as === 'perPlace' && read.some(([place]) => place === where))
+      return { trouble: `in line ${i + 1}: ${where} is there twice` };
+    read.push([where, { ...fit.value, ...differs.value }]);
   }
+  return { value: as === 'perPlace' ? Object.fromEntries(read) : read.map(([, v]) => v) };
 }
 
 function readNumber(said: string, whole: boolean): ReadField {

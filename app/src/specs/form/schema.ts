@@ -77,7 +77,10 @@ function put(target: Built, path: string, value: unknown): void {
     else target[first] = value;
     return;
   }
+  if (value === undefined && target[first] === undefined) return;
   const inner = (target[first] ?? {}) as Built;
   target[first] = inner;
   put(inner, rest.join('.'), value);
+  // what has been emptied of all it held is gone
+  if (value === undefined && !Object.keys(inner).length) delete target[first];
 }

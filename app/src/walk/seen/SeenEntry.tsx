@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
+import { atPlace, wantWords } from '@green-tally/core/kinds';
 import { Schematic } from '../../schematics/Schematic';
 import { useDraft } from '../../store';
 import { Card, Choice, Heading, Press, Strong } from '../../ui';
@@ -46,7 +47,7 @@ export function SeenEntry(props: EntryProps<SeenCheck>) {
     const read = places.map((place) => ({
       place,
       entered: answers.some((a) => a.value === at(place).choice)
-        ? kind.value(check, at(place))
+        ? kind.value(atPlace(check, place), at(place))
         : { trouble: 'Choose one.' },
     }));
     const wrong = read.flatMap(({ place, entered }) =>
@@ -81,6 +82,9 @@ export function SeenEntry(props: EntryProps<SeenCheck>) {
       {places.map((place) => (
         <Card key={place} testID={`seen ${place}`}>
           {places.length > 1 ? <Heading>{place}</Heading> : null}
+          {check.perPlace?.[place] ? (
+            <Strong>{`Here: ${wantWords(atPlace(check, place))}`}</Strong>
+          ) : null}
           <Choice
             label={kind.question}
             value={at(place).choice === '' ? undefined : at(place).choice}
@@ -90,7 +94,7 @@ export function SeenEntry(props: EntryProps<SeenCheck>) {
           />
           {kind.More ? (
             <kind.More
-              check={check}
+              check={atPlace(check, place)}
               seen={at(place)}
               of={places.length > 1 ? ` (${place})` : ''}
               onChange={(part) => change({ [place]: { ...at(place), ...part } })}

@@ -1,5 +1,5 @@
 import { CheckUnit, QUANTITY_UNITS, type MeasuredCheck } from '@green-tally/core/contracts';
-import { limitWords } from '@green-tally/core/kinds';
+import { atPlace, limitWords } from '@green-tally/core/kinds';
 import { Schematic } from '../../schematics/Schematic';
 import { Pad, Press, Quiet, useWide } from '../../ui';
 import type { EntryProps } from '../entries';
@@ -18,6 +18,7 @@ const FEW_ROWS = 4;
 export function SeriesEntry(props: EntryProps<MeasuredCheck>) {
   const { check, places, frame } = props;
   const series = useSeries(props);
+  const here = atPlace(check, series.place);
   const grid = groupBySides(places);
   const travel =
     series.pass === 'travel' && check.takeUp
@@ -25,8 +26,8 @@ export function SeriesEntry(props: EntryProps<MeasuredCheck>) {
       : '';
   const body = (
     <>
-      {grid.rows.length <= FEW_ROWS ? <Schematic check={check} /> : null}
-      <Quiet>{`${limitWords(check, check, 1)}${travel}`}</Quiet>
+      {grid.rows.length <= FEW_ROWS ? <Schematic check={here} /> : null}
+      <Quiet>{`${limitWords(here, here, 1)}${travel}`}</Quiet>
       <SeriesGrid check={check} grid={grid} series={series} />
     </>
   );

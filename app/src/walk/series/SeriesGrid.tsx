@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { elongation } from '@green-tally/core/chain';
 import type { MeasuredCheck } from '@green-tally/core/contracts';
-import { wearFraction, wearLimitsOf } from '@green-tally/core/kinds';
+import { atPlace, wearFraction, wearLimitsOf } from '@green-tally/core/kinds';
 import { printAs, printNumber } from '@green-tally/core/units';
 import { Quiet, RADIUS, SPACE, STROKE, Strong, Tap, TARGET, usePalette } from '../../ui';
 import type { Grid } from './sides';
@@ -32,7 +32,7 @@ export function SeriesGrid({ check, grid, series }: SeriesGridProps) {
         <View key={r.name} style={styles.row}>
           <Strong style={styles.name}>{r.name}</Strong>
           {r.places.map((place) => (
-            <Cell key={place} check={check} place={place} series={series} />
+            <Cell key={place} check={atPlace(check, place)} place={place} series={series} />
           ))}
         </View>
       ))}

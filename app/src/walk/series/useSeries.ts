@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { QUANTITY_UNITS, type CheckUnit, type MeasuredCheck } from '@green-tally/core/contracts';
 import { middleOf } from '@green-tally/core/findings';
+import { atPlace } from '@green-tally/core/kinds';
 import { newestOf } from '@green-tally/core/history';
 import { printNumber } from '@green-tally/core/units';
 import { useTextDraft } from '../../store';
@@ -71,7 +72,11 @@ export function useSeries({
       place,
       value: { kind: 'measure', values: [value], typed: [typed], unit: written },
     };
-    const others = places.filter((p) => p !== place).flatMap((p) => valueAt(p, 'measure') ?? []);
+    // only places with the same limit are of one family
+    const { limit } = atPlace(check, place);
+    const others = places
+      .filter((p) => p !== place && atPlace(check, p).limit === limit)
+      .flatMap((p) => valueAt(p, 'measure') ?? []);
     const by = others.length >= A_FAMILY ? value - middleOf(others) : 0;
     const most = check.kind === 'series' ? check.outOfFamily : Infinity;
     if (Math.abs(by) > most) return setChallenge({ taken, by, typed: `${typed} ${written}` });
