@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { parseQuantity, printHours, printNumber } from '@green-tally/core/units';
-import { checksFor, checksOfWalk } from '@green-tally/core/walk';
+import { checksFor, checksOfWalk, meterMarks, meterTroubles } from '@green-tally/core/walk';
 import { SyncLine } from '../session/SyncLine';
 import { put, troubleText, useAction, useClock, useSession, useTextDraft } from '../store';
 import {
@@ -48,7 +48,7 @@ export function MakeSafeGate({
   const checks = checksOfWalk(checksFor(machine, file.sheets), { checks: only && [...only] });
   const minutes = checks.reduce((sum, c) => sum + c.labour.measure, 0);
   const start = useAction(async () => {
-    const hours = readHours(hoursText, machine.hours);
+    const hours = readHours(hoursText, file, clock());
     const by = session?.person?.name ?? '';
     const body = newWalk(file, clock(), {
       hours,
@@ -135,13 +135,20 @@ export function MakeSafeGate({
 const MOST_MORE = 2000;
 
 /** @throws Error in words when the hours cannot be */
-function readHours(text: string, books: number): number {
+function readHours(text: string, { machine, readings }: MachineFile, now: Date): number {
+  const books = machine.hours;
   if (!text.trim()) return books;
   const hours = parseHours(text);
+  const [trouble] = meterTroubles(
+    { hours, takenAt: now.toISOString() },
+    machine,
+    meterMarks(readings),
+  );
   if (hours < books)
     throw new Error(
       `The books say ${printHours(books)} already. Read the separator hours again, not the engine hours.`,
     );
+  if (trouble) throw new Error(trouble.message);
   if (hours > books + MOST_MORE)
     throw new Error(
       `${printHours(hours)} is ${printHours(hours - books)} more than the books say. Read the meter again.`,

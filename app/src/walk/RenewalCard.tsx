@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Check, MachineFile, ValueOf } from '@green-tally/core/contracts';
 import { parseQuantity, printHours } from '@green-tally/core/units';
-import { admissionTroubles, meterTroubles } from '@green-tally/core/walk';
+import { admissionTroubles, meterMarks, meterTroubles } from '@green-tally/core/walk';
 import { put, useAction, useClock, useSession, useToday } from '../store';
 import { Card, Choice, Heading, Notice, Press, Quiet, SPACE, TextEntry } from '../ui';
 import { newRenewal } from './session';
@@ -54,8 +54,8 @@ function RenewalForm({ file, check, onDone }: RenewalFormProps) {
       },
     );
     const [trouble] = [
-      ...admissionTroubles(reading, machine, file.sheets, today),
-      ...meterTroubles(reading, machine, file.readings),
+      ...admissionTroubles(reading, machine, file.sheets, { today }),
+      ...meterTroubles(reading, machine, meterMarks(file.readings)),
     ];
     if (trouble) throw new Error(trouble.message);
     await put([{ kind: 'reading', body: reading }]);

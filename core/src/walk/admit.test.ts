@@ -25,7 +25,7 @@ const machine: Machine = {
   },
 };
 const fields = (r: Reading, m = machine) =>
-  admissionTroubles(r, m, sheets, '2026-06-09').map((t) => t.field);
+  admissionTroubles(r, m, sheets, { today: '2026-06-09' }).map((t) => t.field);
 const width = (mm: number): ReadingValue => ({
   kind: 'measure',
   values: [mm],
@@ -58,7 +58,7 @@ describe('whether a reading may belong to a machine', () => {
   test('what cannot well be is taken only with a word of why, and is never judged as holding', () => {
     const typed = (mm: number, note = '') => reading('fan-drive-belt', 'belt', width(mm), { note });
     const said = (r: Reading) =>
-      admissionTroubles(r, machine, sheets, '2026-06-09').map((t) => t.message)[0];
+      admissionTroubles(r, machine, sheets, { today: '2026-06-09' }).map((t) => t.message)[0];
     expect(said(typed(83))).toMatch(/^83 mm cannot well be: better than new.*say why in the note/);
     expect(said(typed(3.8))).toMatch(/^3.8 mm cannot well be: beyond/);
     expect(fields(typed(83, ' '))).toEqual(['value.values']);
@@ -123,8 +123,9 @@ describe('whether a reading may belong to a machine', () => {
   });
   test('what is wrong with the check is said with the checks there are', () => {
     expect(
-      admissionTroubles(reading('rotor-gap', 'x', width(3)), machine, sheets, '2026-06-09')[0]
-        ?.message,
+      admissionTroubles(reading('rotor-gap', 'x', width(3)), machine, sheets, {
+        today: '2026-06-09',
+      })[0]?.message,
     ).toBe(
       'AX7 T118 with RC12 has no check "rotor-gap". It has: gathering-chain, conveyor-chain-tension, elevator-chain, fan-drive-belt, chopper-knives.',
     );

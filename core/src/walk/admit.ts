@@ -5,6 +5,13 @@ import type { Check, Day, FieldTrouble, Machine, Reading, SpecSheet } from '../c
 import { atPlace, kindOf } from '../kinds';
 import { sentence } from '../verdict';
 import { checksFor } from './checks';
+import { meterTroubles, type MeterMark } from './meter';
+
+/** What day it is, and what the meter of the machine was read at, where that is at hand. */
+export interface When {
+  readonly today: Day;
+  readonly marks?: readonly MeterMark[];
+}
 
 /**
  * Whether a well-formed reading can belong to this machine: the same rule on the phone, at the API
@@ -15,7 +22,7 @@ export function admissionTroubles(
   reading: Reading,
   machine: Machine,
   sheets: readonly SpecSheet[],
-  today: Day,
+  when: When,
 ): FieldTrouble[] {
   const checks = checksFor(machine, sheets);
   const found = checks.find((c) => c.id === reading.checkId);
@@ -23,8 +30,7 @@ export function admissionTroubles(
   const check = atPlace(found, reading.place);
   return [
     ...placeTroubles(reading, check),
-    ...dateTroubles(reading, machine, today),
-    ...meterTroubles(reading, machine),
+    ...whenTroubles(reading, machine, when),
     ...valueTroubles(reading, check),
     ...challenges(reading, check),
   ];
@@ -47,6 +53,16 @@ function placeTroubles({ place }: Reading, { component, places }: Check): FieldT
   return [{ field: 'place', message }];
 }
 
+/** The day first: on a day that cannot be the meter says nothing. */
+function whenTroubles(
+  reading: Reading,
+  machine: Machine,
+  { today, marks = [] }: When,
+): FieldTrouble[] {
+  const wrongDay = dateTroubles(reading, machine, today);
+  return wrongDay.length ? wrongDay : meterTroubles(reading, machine, marks);
+}
+
 function dateTroubles(
   { takenAt }: Reading,
   { serial, builtOn }: Machine,
@@ -59,38 +75,6 @@ function dateTroubles(
     return wrong(`${takenOn} lies before ${serial} was built, ${builtOn}. Check the date.`);
   return takenOn > tomorrow
     ? wrong(`${takenOn} lies in the future; today is ${today}. Check the date.`)
-    : [];
-}
-
-/** What a meter may be misread by, h. */
-const METER_SLACK = 1;
-
-/**
- * A meter runs one way: a renewal recorded later lies between the looks before and after it, and not
- * beyond what the machine has worked.
- * @param others what the meter of the machine was read at before and after, where that is at hand
- */
-export function meterTroubles(
-  { value, hours, takenAt }: Pick<Reading, 'value' | 'hours' | 'takenAt'>,
-  machine: Pick<Machine, 'serial' | 'hours'>,
-  others: readonly Pick<Reading, 'hours' | 'takenAt'>[] = [],
-): FieldTrouble[] {
-  if (value.kind !== 'renewal') return [];
-  const wrong = (message: string) => [{ field: 'hours', message }];
-  if (hours > machine.hours + METER_SLACK)
-    return wrong(
-      `${machine.serial} has only worked ${machine.hours} h. Read the separator hours again, not the engine hours.`,
-    );
-  const before = others
-    .filter((r) => r.takenAt < takenAt)
-    .reduce((m, r) => Math.max(m, r.hours), 0);
-  if (hours < before - METER_SLACK)
-    return wrong(`The meter stood at ${before} h before that day already. Check hours and day.`);
-  const after = others
-    .filter((r) => r.takenAt > takenAt)
-    .reduce((m, r) => Math.min(m, r.hours), Infinity);
-  return hours > after + METER_SLACK
-    ? wrong(`The meter stood at ${after} h after that day still. Check hours and day.`)
     : [];
 }
 

@@ -1,5 +1,6 @@
 export * from './admit';
 export * from './checks';
 export * from './leastMoving';
+export * from './meter';
 export * from './order';
 export * from './positions';

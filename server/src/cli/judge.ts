@@ -43,7 +43,9 @@ function judgeFile(): number {
   const troubles = rows.flatMap((r) => {
     const machine = machines.find((m) => m.id === r.reading?.machineId);
     const admitted =
-      r.reading && machine ? admissionTroubles(r.reading, machine, sheets, values.today) : [];
+      r.reading && machine
+        ? admissionTroubles(r.reading, machine, sheets, { today: values.today })
+        : [];
     return [...r.errors, ...admitted].map((e) => `  line ${r.row}, ${e.field}: ${e.message}`);
   });
   const readings = rows.flatMap((r) => (r.reading ? [r.reading] : []));
@@ -52,7 +54,7 @@ function judgeFile(): number {
     const own = readings.filter(
       (r) =>
         r.machineId === machine.id &&
-        admissionTroubles(r, machine, sheets, values.today).length === 0,
+        admissionTroubles(r, machine, sheets, { today: values.today }).length === 0,
     );
     if (!own.length) continue;
     say(

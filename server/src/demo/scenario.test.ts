@@ -28,7 +28,7 @@ describe('the invented dealership', () => {
     const machines = new Map(demo.machines.map((m) => [m.id, m]));
     expect(
       [...demo.readings, ...demo.onPaper].flatMap((r) =>
-        admissionTroubles(r, machines.get(r.machineId)!, demo.sheets, demo.today),
+        admissionTroubles(r, machines.get(r.machineId)!, demo.sheets, { today: demo.today }),
       ),
     ).toEqual([]);
   });

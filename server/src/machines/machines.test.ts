@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Machine, type MachineFile, type YardRow } from '@green-tally/core/contracts';
-import { machineId, openPlace, signedIn, type Place } from '../testing/place';
+import { beltReading, machineId, openPlace, signedIn, type Place } from '../testing/place';
 
 type Agent = Awaited<ReturnType<typeof signedIn>>;
 
@@ -148,5 +148,29 @@ describe('its checks, in pages', () => {
   test.each(['limit=0', 'limit=501', 'limit=many'])('%s is refused by name', async (query) => {
     const { status, body } = await maud.get(`/api/machines/${T118}/checks?${query}`);
     expect([status, body.errors?.[0].field]).toEqual([400, 'limit']);
+  });
+});
+
+describe('a meter that runs backwards', () => {
+  const T104 = machineId('T104');
+  const send = async (readingChange: object) =>
+    (
+      await maud.post('/api/readings:batch').send({
+        readings: [
+          beltReading({ machineId: T104, hours: 1500, ...readingChange }),
+          beltReading({ machineId: T104, hours: 1500, id: randomUUID() }),
+        ],
+      })
+    ).body.results[0];
+  test('is refused for every kind of reading, by name and with the remedy; the machine too', async () => {
+    const { hours } = (await fileOf(T104)).machine;
+    const back = await send({ hours: hours - 300 });
+    expect(back).toMatchObject({ result: 'rejected', errors: [{ field: 'hours' }] });
+    expect(back.errors[0].message).toMatch(/stood at .* already\. Check hours and day/);
+    const ahead = await send({ hours: 30_000 });
+    expect(ahead.errors[0].message).toMatch(/cannot have come to 30,000 h/);
+    const { status, body } = await change(T104, { hours: hours - 300 });
+    expect([status, body.errors?.[0].field]).toEqual([400, 'hours']);
+    expect(body.detail).toMatch(/was read at .* Strike that reading first/);
   });
 });

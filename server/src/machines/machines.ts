@@ -1,4 +1,4 @@
-import { UniqueConstraintError, type Transaction } from 'sequelize';
+import { literal, Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import type { z } from 'zod';
 import type {
   Machine,
@@ -8,7 +8,14 @@ import type {
   Person,
 } from '@green-tally/core/contracts';
 import { inBranch } from '@green-tally/core/rights';
-import { factsChanged, machineFiles, MachineRow, toMachine, type Database } from '../db';
+import {
+  factsChanged,
+  machineFiles,
+  MachineRow,
+  ReadingRow,
+  toMachine,
+  type Database,
+} from '../db';
 import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
 
 /** Everything needed to judge one machine. @throws NotFound */
@@ -61,6 +68,22 @@ export async function addMachine(
   return machine;
 }
 
+/** Hours do not go below what a reading that stands was taken at. @throws Invalid naming the field */
+async function refuseLess({ id, serial }: MachineRow, hours: number): Promise<void> {
+  const struck = literal(
+    '(SELECT strikes FROM readings s WHERE s.machine_id = "ReadingRow".machine_id AND s.strikes IS NOT NULL)',
+  );
+  const most = await ReadingRow.max<number | null, ReadingRow>('hours', {
+    where: { machineId: id, id: { [Op.notIn]: struck } },
+  });
+  if (most !== null && hours < most)
+    throw invalidField(
+      'hours',
+      `${serial} was read at ${most} h already. Strike that reading first if it was wrong.`,
+      `at least ${most}`,
+    );
+}
+
 /**
  * Changes hours, harvest, header or build. @throws Invalid when harvest lies before the machine was
  * built
@@ -78,6 +101,7 @@ export async function changeMachine(
       `Harvest cannot start before ${row.serial} was built, ${row.builtOn}.`,
       'a date after the machine was built',
     );
+  if (change.hours !== undefined) await refuseLess(row, change.hours);
   await db.sequelize.transaction(async (transaction) => {
     await row.update(change, { transaction });
     await factsChanged(db, transaction);

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { col, fn, type Transaction } from 'sequelize';
+import { col, fn, QueryTypes, type Transaction } from 'sequelize';
 import {
   type BatchAnswer,
   type FieldTrouble,
@@ -8,8 +8,9 @@ import {
   Reading,
   type SpecSheet,
 } from '@green-tally/core/contracts';
-import { admissionTroubles } from '@green-tally/core/walk';
+import { addMark, admissionTroubles, type MeterMark } from '@green-tally/core/walk';
 import {
+  connection,
   currentSheets,
   factsChanged,
   insertReadings,
@@ -40,7 +41,11 @@ export async function openBooks(person: Person, today: string): Promise<Books> {
 }
 
 /** Troubles of one reading, from nothing known of other readings. */
-export function troublesOf(reading: Reading, books: Books): FieldTrouble[] {
+export function troublesOf(
+  reading: Reading,
+  books: Books,
+  marks: readonly MeterMark[] = [],
+): FieldTrouble[] {
   const machine = books.machines.get(reading.machineId);
   if (!machine) return [{ field: 'machineId', message: 'There is no such machine.' }];
   if (!inBranch(books.person, machine.branch))
@@ -50,7 +55,7 @@ export function troublesOf(reading: Reading, books: Books): FieldTrouble[] {
         message: `${machine.serial} belongs to ${machine.branch}; you work for ${books.person.branch}.`,
       },
     ];
-  return admissionTroubles(reading, machine, books.sheets, books.today);
+  return admissionTroubles(reading, machine, books.sheets, { today: books.today, marks });
 }
 
 type Result = BatchAnswer['results'][number];
@@ -68,8 +73,7 @@ export async function storeReadings(
   allOrNone = false,
 ): Promise<{ results: Result[]; stored: boolean }> {
   return db.sequelize.transaction(async (transaction) => {
-    const there = await existing(readings, transaction);
-    const results = judgeAll(readings, books, there);
+    const results = judgeAll(readings, books, await known(readings, transaction));
     const stored = !(allOrNone && results.some((r) => r.result === 'rejected'));
     const fresh = readings.filter((_, i) => results[i]?.result === 'accepted');
     if (stored && fresh.length) {
@@ -91,15 +95,11 @@ export async function tryReadings(
   books: Books,
 ): Promise<Result[]> {
   return db.sequelize.transaction(async (transaction) =>
-    judgeAll(readings, books, await existing(readings, transaction)),
+    judgeAll(readings, books, await known(readings, transaction)),
   );
 }
 
-function judgeAll(
-  readings: readonly Reading[],
-  books: Books,
-  there: ReadonlyMap<string, Reading>,
-): Result[] {
+function judgeAll(readings: readonly Reading[], books: Books, { there, meters }: Known): Result[] {
   const seen = new Map(there);
   return readings.map((reading): Result => {
     const same = seen.get(reading.id);
@@ -118,7 +118,8 @@ function judgeAll(
             ],
           };
     }
-    const errors = [...troublesOf(reading, books)];
+    const meter = meters.get(reading.machineId) ?? new Map<number, MeterMark>();
+    const errors = [...troublesOf(reading, books, [...meter.values()])];
     const struck = reading.strikes ? seen.get(reading.strikes) : undefined;
     if (
       reading.strikes &&
@@ -134,13 +135,69 @@ function judgeAll(
     }
     if (errors.length) return { id: reading.id, result: 'rejected', errors };
     seen.set(reading.id, reading);
+    addMark(meter, reading);
+    meters.set(reading.machineId, meter);
     return { id: reading.id, result: 'accepted' };
   });
 }
 
-const sameReading = (a: Reading, b: Reading): boolean => isDeepStrictEqual(plain(a), plain(b));
+// what was stored before a field came is read with its default
+const sameReading = (a: Reading, b: Reading): boolean =>
+  isDeepStrictEqual(plain(Reading.parse(a)), plain(b));
 const plain = (r: Reading): unknown =>
   JSON.parse(JSON.stringify({ ...r, takenAt: new Date(r.takenAt).toISOString() }));
+
+/** What is there already that bears on a batch. */
+interface Known {
+  readonly there: ReadonlyMap<string, Reading>;
+  /** by machine and whole hour; grows with the batch */
+  readonly meters: Map<string, Map<number, MeterMark>>;
+}
+
+async function known(readings: readonly Reading[], transaction: Transaction): Promise<Known> {
+  const struck = readings.flatMap((r) => r.strikes ?? []);
+  const meters = await metersOf(
+    [...new Set(readings.map((r) => r.machineId))],
+    struck,
+    transaction,
+  );
+  return { there: await existing(readings, transaction), meters };
+}
+
+/** What the meters of machines were read at, but for readings that are struck or about to be. */
+async function metersOf(
+  machines: readonly string[],
+  struck: readonly string[],
+  transaction: Transaction,
+): Promise<Known['meters']> {
+  const rows = await connection().query<{
+    machine: string;
+    hour: number;
+    least: number;
+    most: number;
+    first: Date;
+    last: Date;
+  }>(
+    `SELECT machine_id AS machine, floor(hours) AS hour, min(hours) AS least, max(hours) AS most, min(taken_at) AS first, max(taken_at) AS last
+     FROM readings WHERE machine_id IN (:machines) AND id NOT IN (:struck) AND id NOT IN (
+       SELECT strikes FROM readings WHERE machine_id IN (:machines) AND strikes IS NOT NULL)
+     GROUP BY machine_id, floor(hours)`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: { machines: [...machines], struck: struck.length ? [...struck] : [NO_ID] },
+      transaction,
+    },
+  );
+  const meters: Known['meters'] = new Map();
+  for (const { machine, hour, first, last, ...mark } of rows) {
+    const own = meters.get(machine) ?? new Map<number, MeterMark>();
+    own.set(hour, { ...mark, first: first.toISOString(), last: last.toISOString() });
+    meters.set(machine, own);
+  }
+  return meters;
+}
+
+const NO_ID = '00000000-0000-0000-0000-000000000000';
 
 async function existing(
   readings: readonly Reading[],
