@@ -194,7 +194,7 @@ describe('import through the API', () => {
     const lines = Array.from(
       { length: 100_000 },
       (_, i) =>
-        `T126,fan-drive-belt,belt,measure,${(35 + (i % 300) / 100).toFixed(2)},mm,${new Date(Date.UTC(2025, 5, 1) + i * 24_000).toISOString()},${500 + i / 10_000}`,
+        `T126,fan-drive-belt,belt,measure,${(35 + (i % 300) / 100).toFixed(2)},mm,${new Date(Date.UTC(2024, 9, 1) + i * 24_000).toISOString()},${590.5 + i / 100_000}`,
     );
     const report = ImportReport.parse((await send([HEADER, ...lines].join('\n'))).body);
     expect(report).toMatchObject({ rows: 100_000, accepted: 100_000, stored: true });
