@@ -74,7 +74,7 @@ test('a part renewed by the owner begins a life: due to be read, looked at early
   await page.getByRole('link', { name: 'Start a short walk to measure it' }).click();
   for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
   await page.getByRole('button', { name: /Made safe/ }).click();
-  await openStop(page, 'engine-fan-belt');
+  await page.getByTestId('stop engine-fan-belt').click();
   await confirmPosition(page);
   await enter(page, '25');
   await decision(page, 'Watch');

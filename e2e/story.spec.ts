@@ -120,14 +120,17 @@ for (const [name, viewport, serial] of [
         for (const id of ['shields', 'plugs', 'tools', 'settings', 'testRun'])
           await page.getByTestId(`tick ${id}`).click();
         await expect(closing).toContainText('all done');
-        await expect(page.getByTestId('tasks')).toContainText('1 of 1 open');
+        await expect(page.getByTestId('tasks')).toContainText('2 of 2 open');
+        await expect(page.getByTestId('tasks')).toContainText(
+          'Put back as it was found: Conveyor drum: high',
+        );
       });
 
       await test.step('five of 147 read is not ready: the machine says what is missing', async () => {
         await page.getByRole('button', { name: 'The machine' }).click();
         const missing = page.getByTestId('not ready');
         await expect(missing).toContainText(/1\.Read \d+ check/);
-        await expect(missing).toContainText('Tick 1 task');
+        await expect(missing).toContainText('Tick 2 tasks');
         await expect(page.getByTestId('ready')).toBeHidden();
       });
     });
@@ -140,7 +143,7 @@ for (const [name, viewport, serial] of [
       await page
         .getByTestId('proposed')
         .getByRole('button', { name: /Accept/ })
-        .first()
+        .last()
         .click();
       await expect(page.getByTestId('proposed')).toBeHidden();
       await expect(page.getByTestId('must start')).toContainText('Must start by');

@@ -1,16 +1,7 @@
 import type { CheckKind, CheckOf, MeasuredCheck, TakeUp } from '@green-tally/core/contracts';
 import { printAs } from '@green-tally/core/units';
-import type { CheckVerdict, PlaceVerdict } from '@green-tally/core/verdict';
+import { worstPlace, type CheckVerdict, type PlaceVerdict } from '@green-tally/core/verdict';
 import { BandStrip, TallyStrip } from '../ui';
-
-/** The place of a check that speaks loudest: its decision, then its wear. */
-export function worstPlace(verdict: CheckVerdict): PlaceVerdict | undefined {
-  const same = verdict.places.filter((p) => p.decision === verdict.decision);
-  // a check is due for a place that was never read: its loudest read one stands for it
-  return [...(same.length ? same : verdict.places)].sort(
-    (a, b) => (b.wear ?? 0) - (a.wear ?? 0),
-  )[0];
-}
 
 /** What each kind of check is drawn as; nothing where there is no line to lay it on. */
 const STRIPS: {

@@ -1,8 +1,13 @@
 import { StyleSheet, View } from 'react-native';
 import { printHours, printNumber } from '@green-tally/core/units';
-import { verdictSentence, type CheckVerdict, type PlaceVerdict } from '@green-tally/core/verdict';
+import {
+  verdictSentence,
+  worstPlace,
+  type CheckVerdict,
+  type PlaceVerdict,
+} from '@green-tally/core/verdict';
 import { DecisionBadge, Go, Quiet, Row, SPACE, Strong } from '../ui';
-import { CheckStrip, worstPlace } from './CheckStrip';
+import { CheckStrip } from './CheckStrip';
 
 interface VerdictSummaryProps {
   readonly verdict: CheckVerdict;

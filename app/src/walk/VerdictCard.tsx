@@ -9,10 +9,11 @@ import {
   verdictSentence,
   ifLeftSentence,
   sentence,
+  worstPlace,
   type CheckVerdict,
   type PlaceVerdict,
 } from '@green-tally/core/verdict';
-import { CheckStrip, worstPlace } from '../machine/CheckStrip';
+import { CheckStrip } from '../machine/CheckStrip';
 import {
   Body,
   Card,

@@ -108,7 +108,8 @@ export function decide(findings: readonly Finding[]): {
   return { decision: first ? decisionOf(first.id) : 'remeasure', findings: sorted };
 }
 
-const rankOf = (id: FindingId): number => RANK.get(id) ?? PRECEDENCE.length;
+/** Place of a finding in the order of weight, 0 the weightiest. */
+export const rankOf = (id: FindingId): number => RANK.get(id) ?? PRECEDENCE.length;
 
 /** What a finding leads to when it is the weightiest. */
 function decisionOf(id: FindingId): Decision {

@@ -1,3 +1,4 @@
 export * from './ifLeft';
 export * from './judge';
 export * from './words';
+export * from './worst';

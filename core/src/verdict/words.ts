@@ -18,6 +18,7 @@ import { insideService, serviceAmount, SERVICE_SENTENCES } from '../kinds/servic
 import { insideSetting, SETTING_SENTENCES } from '../kinds/setting/words';
 import { insideTension, insideTravel, TRAVEL_SENTENCES } from '../kinds/travel/words';
 import type { CheckVerdict } from './judge';
+import { worstPlace } from './worst';
 
 /** Decision words, as a technician says them. */
 export const DECISION_WORDS: Readonly<Record<Decision, string>> = {
@@ -111,8 +112,10 @@ export function headSentence(check: Check, findings: readonly Finding[]): string
 }
 
 /** The findings that a check's decision comes from: its loudest place, or that places are unread. */
-export function decidingFindings({ decision, places, lacks }: CheckVerdict): readonly Finding[] {
-  return places.find((p) => p.decision === decision)?.findings ?? (lacks ? [lacks] : []);
+export function decidingFindings(verdict: CheckVerdict): readonly Finding[] {
+  const worst = worstPlace(verdict);
+  if (worst?.decision === verdict.decision) return worst.findings;
+  return verdict.lacks ? [verdict.lacks] : [];
 }
 
 /** The head sentence of a whole check. */

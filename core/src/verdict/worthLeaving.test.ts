@@ -1,7 +1,7 @@
 import { madeCheck, reading } from '../testing/sheet';
 import type { ReadingValue } from '../contracts';
 import type { MachineFacts, StopCosts } from '../kinds';
-import { judgeCheck } from './index';
+import { judgeCheck, verdictSentence, worstPlace } from './index';
 import { willItLast } from '../kinds/measure/worthLeaving';
 
 const mm = (v: number): ReadingValue => ({ kind: 'measure', values: [v], typed: [], unit: 'mm' });
@@ -69,6 +69,30 @@ describe('leave it through harvest, or renew it now', () => {
       expect(found(0.5, change).map((f) => f.id)).toEqual(['notWorthLeaving']);
     },
   );
+  test('what is past its limit is told before what might get there', () => {
+    const two = { ...belt, places: ['first', 'second'] };
+    const fitted = (place: string) =>
+      reading('made', place, mm(38), {
+        walkId: null,
+        takenAt: '2025-06-10T08:00:00Z',
+        hours: 1000,
+        state: 'asLeft',
+        renewed: true,
+      });
+    const verdict = judgeCheck(
+      two,
+      [
+        fitted('first'),
+        fitted('second'),
+        reading('made', 'first', mm(35.9)),
+        reading('made', 'second', mm(34)),
+      ],
+      facts,
+    )!;
+    expect(verdict.places.map((p) => p.findings[0]?.id)).toEqual(['notWorthLeaving', 'pastLimit']);
+    expect(worstPlace(verdict)?.place).toBe('second');
+    expect(verdictSentence(verdict)).toMatch(/^34 mm is at or past the limit/);
+  });
   test('reaches the verdict', () => {
     const fitted = reading('made', 'here', mm(38), {
       walkId: null,

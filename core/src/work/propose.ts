@@ -1,7 +1,7 @@
 import type { Check, WorkItem } from '../contracts';
 import { needsHand } from '../findings';
 import { atPlace } from '../kinds';
-import { headSentence, type CheckVerdict } from '../verdict';
+import { headSentence, worstPlace, type CheckVerdict } from '../verdict';
 import { zeroOrMore } from '../units';
 import { matesOf } from './mates';
 
@@ -25,8 +25,8 @@ export function proposeWork(
   const { check, decision } = verdict;
   if (decision === 'holds' || decision === 'due' || !needsHand(decision)) return undefined;
   const places = verdict.places.filter((p) => p.decision === decision);
-  const first = places[0];
-  if (!first) return undefined;
+  const first = worstPlace(verdict);
+  if (!first || !places.length) return undefined;
   const units =
     check.kind === 'count' && decision === 'replace'
       ? (first.renew ?? 0)
