@@ -4,13 +4,11 @@ import {
   byCheck,
   isMain,
   lifeOf,
-  newestOf,
   ofThisHeader,
   placesOf,
   sincePutRight,
   type PlaceHistory,
 } from '../history';
-import { lastDoneOf, nextDue, type DueFacts, type LastDone, type UseRate } from '../intervals';
 import {
   atPlace,
   kindOf,
@@ -21,6 +19,8 @@ import {
   type StripTick,
 } from '../kinds';
 import { zeroOrMore } from '../units';
+import { aboutReadings } from './aboutReadings';
+import { whenRead } from './whenRead';
 
 /** What findings lead to, and the findings in order of weight. */
 export type Judged = ReturnType<typeof decide>;
@@ -188,53 +188,6 @@ function lookDamaged({ value }: Reading): Finding | undefined {
     : undefined;
 }
 
-/**
- * Whether what was read still counts, by the one rule of intervals: lapsed, or a new part's early
- * look still to come.
- */
-function whenRead(check: Check, place: PlaceHistory, facts: MachineFacts): readonly Finding[] {
-  const main = place.inForce.findLast(isMain);
-  if (!main) return [];
-  const last = lastDoneOf(main, lifeOf(place.live, main.takenAt)?.hours);
-  const due = nextDue(check.interval, last, dueFactsOf(facts, last));
-  if (!due.lapsed)
-    return due.by === 'early' && due.atHours !== null
-      ? [{ id: 'earlyRecheck', numbers: { lookAgain: due.atHours } }]
-      : [];
-  // a service that is over says so itself, with its amount and product
-  if (check.kind === 'service' && check.interval.kind === 'every') return [];
-  const numbers = {
-    on: last.on,
-    atHours: last.hours,
-    interval: check.interval,
-    dueAt: due.atHours,
-    early: due.by === 'early' || due.by === 'once',
-  };
-  return [{ id: 'lapsed', numbers }];
-}
-
-/** Where the day or the season is not known nothing lapses by them, only by hours. */
-function dueFactsOf(
-  { hours, today, use, crop, headerSerial: header }: MachineFacts,
-  last: LastDone,
-): DueFacts {
-  const known = today !== undefined && use !== undefined;
-  return {
-    now: Math.max(hours, last.hours),
-    today: known ? today : last.on,
-    use: known ? use : NO_SEASON,
-    nextCrop: crop,
-    header,
-  };
-}
-
-const NO_SEASON: UseRate = {
-  seasonStart: '1970-01-01',
-  seasonEnd: '9000-12-31',
-  inSeason: 0,
-  outOfSeason: 0,
-};
-
 const NO_TICKS: readonly StripTick[] = [];
 
 /** Sides concern both of them; places that differ concern the two furthest apart. */
@@ -260,52 +213,4 @@ function judgeState(
     facts,
   );
   return about.length ? { ...own, findings: [...about, ...own.findings] } : own;
-}
-
-/** What is wrong with the readings themselves, whatever they say. */
-function aboutReadings(
-  check: Check,
-  readings: readonly Reading[],
-  main: Reading | undefined,
-): readonly Finding[] {
-  const findings: Finding[] = [];
-  if (readings.some((r) => !r.positionConfirmed))
-    findings.push({ id: 'positionNotConfirmed', numbers: { position: check.position } });
-  findings.push(...lookedAt(readings, main), ...cannotBe(check, readings));
-  const left = readings.some((r) => r.state === 'asLeft');
-  if (check.runsToSettle && left && !readings.some((r) => r.settled))
-    findings.push({ id: 'notSettled', numbers: {} });
-  return findings;
-}
-
-/** What cannot well be was kept with a word of why: it proves nothing. */
-function cannotBe(check: Check, readings: readonly Reading[]): readonly Finding[] {
-  const kind = kindOf(check);
-  for (const r of readings) {
-    const numbers = kind.implausible?.(check, r.value);
-    if (numbers) return [{ id: 'implausible', numbers }];
-  }
-  return [];
-}
-
-/** A look may damn, it never passes; without a reading there is a reason, or none. */
-function lookedAt(readings: readonly Reading[], main: Reading | undefined): readonly Finding[] {
-  const look = newestOf(readings, 'look')?.value;
-  const skip = main ? undefined : newestOf(readings, 'skip')?.value;
-  const fitted = main || skip ? undefined : newestOf(readings, 'renewal');
-  const findings: Finding[] = [];
-  if (look?.seen === 'damaged') findings.push({ id: 'damaged', numbers: { found: look.found } });
-  else if (look && !main) findings.push({ id: 'looksFineOnly', numbers: {} });
-  if (skip) findings.push({ id: 'skipped', numbers: { why: skip.why } });
-  else if (fitted)
-    findings.push({
-      id: 'fittedUnread',
-      numbers: { atHours: fitted.hours, fittedBy: fitted.value.fittedBy },
-    });
-  else if (!main && !look)
-    findings.push({
-      id: 'notMeasured',
-      numbers: { travelOnly: newestOf(readings, 'travel') !== undefined },
-    });
-  return findings;
 }

@@ -4,3 +4,4 @@ export * from './leastMoving';
 export * from './meter';
 export * from './order';
 export * from './positions';
+export type { MoveCosts } from './roads';

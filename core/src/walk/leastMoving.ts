@@ -1,24 +1,12 @@
 import TinyQueue from 'tinyqueue';
 import { InputError, zeroOrMore } from '../units';
+import { roadsOf, type MoveCosts, type Price, type Roads } from './roads';
 
 /** A check to be ordered: its station and the position it needs. */
 export interface OrderedCheck {
   readonly id: string;
   readonly station: number;
   readonly position: string;
-}
-
-/**
- * What it takes to bring the machine from one position to another, minutes. Not in the table:
- * `usual`.
- */
-export interface MoveCosts {
-  readonly usual: number;
-  readonly moves: readonly {
-    readonly from: string;
-    readonly to: string;
-    readonly minutes: number;
-  }[];
 }
 
 /** An order with what it costs, against plain station order. */
@@ -86,53 +74,6 @@ export function leastMovingOrder(
     saved: before.minutes - minutes,
     proven: best.proven,
     steps: stepsOf(order, roads, start),
-  };
-}
-
-type Price = (from: string | undefined, to: string) => number;
-
-/** What every move costs by its cheapest way, and that way. */
-interface Roads {
-  readonly price: Price;
-  via(from: string, to: string): readonly string[];
-}
-
-/**
- * Closes a table of moves: a move that the table prices dearer than a way through other positions is
- * made that way. Without it a search that takes the table at its word is not exact.
- * @see Floyd and Warshall, all shortest paths
- */
-function roadsOf({ usual, moves }: MoveCosts, wanted: readonly string[]): Roads {
-  const names = [...new Set([...wanted, ...moves.flatMap((m) => [m.from, m.to])])];
-  const at = new Map(names.map((name, i) => [name, i]));
-  const cost = names.map((_, i) => names.map((__, j) => (i === j ? 0 : usual)));
-  const through = names.map(() => names.map(() => -1));
-  moves.forEach((m, i) => {
-    const row = cost[at.get(m.from) ?? -1];
-    if (row && m.from !== m.to)
-      row[at.get(m.to) ?? -1] = zeroOrMore(`moves.${i}.minutes`, m.minutes);
-  });
-  names.forEach((_, k) => {
-    cost.forEach((row, i) => {
-      row.forEach((direct, j) => {
-        const round = (row[k] ?? Infinity) + (cost[k]?.[j] ?? Infinity);
-        if (round < direct - 1e-9) {
-          row[j] = round;
-          const passed = through[i];
-          if (passed) passed[j] = k;
-        }
-      });
-    });
-  });
-  const passed = (i: number, j: number): readonly number[] => {
-    const k = through[i]?.[j] ?? -1;
-    return k < 0 ? [] : [...passed(i, k), k, ...passed(k, j)];
-  };
-  const index = (name: string) => at.get(name) ?? -1;
-  return {
-    price: (from, to) =>
-      from === undefined || from === to ? 0 : (cost[index(from)]?.[index(to)] ?? usual),
-    via: (from, to) => passed(index(from), index(to)).map((i) => names[i] ?? ''),
   };
 }
 
