@@ -24,6 +24,17 @@ test('a branch says what an hour costs; the same reading is watched or renewed b
   await expect(page.getByTestId('sums')).toContainText('worth it from');
   await expect(page.getByTestId('sums')).toContainText(/\d+ lives seen/);
 
+  // a person may decide otherwise, with a reason that is kept; and take it back
+  const otherwise = page.getByTestId('decide otherwise');
+  await otherwise.getByRole('button', { name: /Leave it through harvest, say why/ }).click();
+  await page.getByLabel(/Why gathering chain is left/).fill('a new head comes in July');
+  await otherwise.getByRole('button', { name: /^Leave it through harvest/ }).click();
+  await expect(otherwise).toContainText('Left by decision of Rhea Aldane');
+  await page.reload();
+  await expect(otherwise).toContainText('a new head comes in July');
+  await otherwise.getByRole('button', { name: 'Take it back' }).click();
+  await expect(otherwise).not.toContainText('Left by decision');
+
   await page.goto('/settings/costs');
   await stopHour(page).fill('much');
   await page.getByRole('button', { name: 'Keep the costs' }).click();
@@ -34,6 +45,7 @@ test('a branch says what an hour costs; the same reading is watched or renewed b
   await expect(page.getByTestId('branch costs')).toContainText('Verdicts reckon with it');
   await page.goto(check);
   await expect(page.getByTestId('decision')).toHaveText('Watch');
+  await expect(otherwise).toContainText('Do it before harvest all the same');
 
   await page.goto('/settings/costs');
   await expect(stopHour(page)).toHaveValue('0');

@@ -11,6 +11,7 @@ import { SyncLine } from '../session/SyncLine';
 import { put, useAction, useClock, useSession } from '../store';
 import { HeadRow, Quiet, Screen, Skeleton, SPACE } from '../ui';
 import { CheckTitle, Progress } from './CheckParts';
+import { DecideOtherwise } from './DecideOtherwise';
 import { EntryStep } from './EntryStep';
 import type { Taken } from './entries';
 import { newReading } from './session';
@@ -153,6 +154,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
       head={head}
       verdict={verdict}
       facts={standing.facts}
+      otherwise={<DecideOtherwise file={file} standing={standing} verdict={verdict} />}
       own={own}
       work={{
         proposed: proposal !== undefined,

@@ -7,6 +7,7 @@ import { WithMachine, type Known } from '../machine/WithMachine';
 import { Go, HeadRow, Notice, Screen, Strong } from '../ui';
 import { CheckInWalk } from './CheckInWalk';
 import { CheckTitle, WhyCard } from './CheckParts';
+import { DecideOtherwise } from './DecideOtherwise';
 import { RenewalCard } from './RenewalCard';
 import { VerdictCard } from './VerdictCard';
 
@@ -62,7 +63,11 @@ function OutsideWalk({ file, standing, check }: OutsideWalkProps) {
       </HeadRow>
       <CheckTitle check={check} />
       {verdict ? (
-        <VerdictCard verdict={verdict} facts={standing.facts} />
+        <VerdictCard
+          verdict={verdict}
+          facts={standing.facts}
+          otherwise={<DecideOtherwise file={file} standing={standing} verdict={verdict} />}
+        />
       ) : (
         <Notice title="Not measured yet" text={check.how} />
       )}

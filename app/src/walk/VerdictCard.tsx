@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check } from '@green-tally/core/contracts';
 import { needsHand } from '@green-tally/core/findings';
@@ -38,13 +39,15 @@ import { SumsCard } from './SumsCard';
 interface VerdictCardProps {
   readonly verdict: CheckVerdict;
   readonly facts?: MachineFacts;
+  /** what a person may decide otherwise, below the sums */
+  readonly otherwise?: ReactNode;
 }
 
 /**
  * The verdict of a check: decision, number with its ±, why in a sentence, the strip, the other
  * places, knock-ons, what happens if left.
  */
-export function VerdictCard({ verdict, facts }: VerdictCardProps) {
+export function VerdictCard({ verdict, facts, otherwise }: VerdictCardProps) {
   const { check, decision } = verdict;
   const worst = worstPlace(verdict);
   if (!worst) return null;
@@ -52,6 +55,7 @@ export function VerdictCard({ verdict, facts }: VerdictCardProps) {
     <View style={styles.verdict} testID="verdict">
       <Banner verdict={verdict} worst={worst} />
       <SumsCard findings={worst.findings} />
+      {otherwise}
       <OtherPlaces verdict={verdict} worst={worst} />
       {needsHand(decision) ? <KnockOns check={check} /> : null}
       {needsHand(decision) && decision !== 'remeasure' ? (

@@ -17,6 +17,7 @@ interface VerdictStepProps {
   readonly head: ReactNode;
   readonly verdict: CheckVerdict;
   readonly facts: MachineFacts;
+  readonly otherwise: ReactNode;
   /** this walk's live readings of the check */
   readonly own: readonly Reading[];
   readonly work: {
@@ -32,7 +33,8 @@ interface VerdictStepProps {
  * The verdict, and what may be done about it: put it right, measure again, take it into work, say
  * that it was wrong.
  */
-export function VerdictStep({ head, verdict, facts, own, work, begin, next }: VerdictStepProps) {
+export function VerdictStep(props: VerdictStepProps) {
+  const { head, verdict, facts, otherwise, own, work, begin, next } = props;
   const { check, decision } = verdict;
   const fix = FIX[decision];
   const again = decision === 'remeasure' || decision === 'due';
@@ -102,7 +104,7 @@ export function VerdictStep({ head, verdict, facts, own, work, begin, next }: Ve
       }
     >
       <CheckTitle check={check} />
-      <VerdictCard verdict={verdict} facts={facts} />
+      <VerdictCard verdict={verdict} facts={facts} otherwise={otherwise} />
       <WhyCard check={check} />
     </Screen>
   );

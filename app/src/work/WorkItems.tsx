@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Standing, StandingWork } from '@green-tally/core/plan';
 import { printNumber } from '@green-tally/core/units';
@@ -16,8 +16,8 @@ import {
   Rule,
   SPACE,
   Strong,
-  TextEntry,
 } from '../ui';
+import { SayWhy } from './SayWhy';
 import { dayWords, weekdayWords } from '../yard/words';
 
 interface WorkItemsProps {
@@ -80,7 +80,12 @@ function Proposed({ items, name, accept, leave }: ProposedProps) {
             onPress={() => void accept.run([p])}
             small
           />
-          <Leave name={name(p.checkId)} onLeave={(why) => leave.run(p.checkId, why)} />
+          <SayWhy
+            title="Leave it"
+            asked={`Why ${name(p.checkId).toLowerCase()} is left`}
+            name={name(p.checkId)}
+            onSay={(why) => leave.run(p.checkId, why)}
+          />
         </Item>
       ))}
       {items.length > 1 ? (
@@ -93,38 +98,6 @@ function Proposed({ items, name, accept, leave }: ProposedProps) {
         />
       ) : null}
     </Card>
-  );
-}
-
-/** A person may decide otherwise than the verdict, with a reason that is kept. */
-function Leave({ name, onLeave }: { name: string; onLeave: (why: string) => Promise<boolean> }) {
-  const [open, setOpen] = useState(false);
-  const [why, setWhy] = useState('');
-  if (!open)
-    return (
-      <Press
-        title="Leave it, say why"
-        label={`Leave it, say why: ${name}`}
-        onPress={() => setOpen(true)}
-        small
-      />
-    );
-  return (
-    <>
-      <TextEntry
-        label={`Why ${name.toLowerCase()} is left`}
-        value={why}
-        onChange={setWhy}
-        hint=""
-      />
-      <Press
-        title="Leave it"
-        label={`Leave it: ${name}`}
-        disabled={!why.trim()}
-        onPress={() => void onLeave(why)}
-        small
-      />
-    </>
   );
 }
 

@@ -68,6 +68,33 @@ export function proposeWork(
 }
 
 /**
+ * Work on what is only watched, because a person wants it done before harvest all the same.
+ * @param why the person's reason; it goes before what the forecast says
+ * @returns undefined when nothing of the check is watched for reaching its limit
+ */
+export function proposeAnyway(verdict: CheckVerdict, why: string): ProposedWork | undefined {
+  const { check } = verdict;
+  const watched = verdict.places.filter((p) => p.findings[0]?.id === 'reachesLimit');
+  const [first] = watched;
+  const finding = first?.findings[0];
+  if (!first || finding?.id !== 'reachesLimit') return undefined;
+  const decision = DONE_ABOUT[finding.numbers.what];
+  const places = watched.map((p) => p.place);
+  const units = check.labourPer === 'check' ? 1 : places.length;
+  return {
+    checkId: check.id,
+    decision,
+    places,
+    reason: `${why.trim()} (${headSentence(check, first.findings)})`,
+    minutes: minutesFor(check, decision) * units,
+    cover: check.labour.cover ?? null,
+    parts: decision === 'replace' ? [...partsAt(check, places, units)] : [],
+  };
+}
+
+const DONE_ABOUT = { limit: 'replace', travel: 'shorten', band: 'adjust' } as const;
+
+/**
  * Parts of some places. Where a place has parts of its own each place brings its own; else so many
  * as there are units of work.
  */

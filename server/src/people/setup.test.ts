@@ -16,6 +16,7 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '001-first-tables',
     '002-sheet-revisions',
     '003-put-right-and-ticks',
+    '004-costs-and-as-found',
   ]);
 });
 
@@ -26,6 +27,7 @@ test('two processes migrating at once agree', async () => {
     '001-first-tables',
     '002-sheet-revisions',
     '003-put-right-and-ticks',
+    '004-costs-and-as-found',
   ]);
 });
 
