@@ -1,0 +1,72 @@
+import { MachineFile, SpecSheet } from '@green-tally/core/contracts';
+import { standingOf } from '@green-tally/core/plan';
+import { DEMO_DAY, scenario } from '@green-tally/demo';
+import { SheetRow } from '../db';
+import { machineId, openPlace, signedIn, type Place } from '../testing/place';
+
+/*
+ * What was stored before the contract grew is read as it was: nothing of it is changed, and what it
+ * judged it judges alike.
+ */
+let place: Place;
+beforeAll(async () => {
+  place = await openPlace();
+});
+afterAll(() => place.close());
+
+/** Fields that sheets of the old form do not know. */
+const NEWER = ['perPlace', 'versions', 'fits', 'wearClass', 'costs', 'drift', 'plausible'];
+
+function oldForm(sheet: SpecSheet): object {
+  const { positions: _positions, ...rest } = sheet;
+  return {
+    ...rest,
+    checks: sheet.checks.map((check) =>
+      Object.fromEntries(Object.entries(check).filter(([key]) => !NEWER.includes(key))),
+    ),
+  };
+}
+
+test('a revision stored in the old form is read, judged alike and left as it is', async () => {
+  const old = oldForm(scenario().sheets.find((s) => s.model === 'AX7')!);
+  await place.db.sequelize.query(
+    `UPDATE spec_sheets SET document = :document WHERE model = 'AX7'`,
+    { replacements: { document: JSON.stringify(old) } },
+  );
+  const agent = await signedIn(place.app, 'rhea');
+  const file = MachineFile.parse((await agent.get(`/api/machines/${machineId('T118')}`)).body);
+  const now = scenario().files.find((f) => f.machine.serial === 'T118')!;
+  const said = (f: MachineFile) =>
+    standingOf(f, DEMO_DAY).verdicts.map((v) => [v.check.id, v.decision]);
+  expect(said(file)).toEqual(said(now));
+  expect(file.sheets.find((s) => s.model === 'AX7')?.positions).toEqual([]);
+  const row = await SheetRow.findOne({ where: { model: 'AX7' } });
+  expect(row?.document).toEqual(old);
+});
+
+test('changed and published, it is of the new form, and the old one is still there', async () => {
+  const agent = await signedIn(place.app, 'rhea');
+  const { sheet } = (await agent.get('/api/specs/AX7')).body as { sheet: SpecSheet };
+  const changed = {
+    ...sheet,
+    positions: [...new Set(sheet.checks.map((c) => c.position))].map((name) => ({
+      name,
+      facts: {},
+    })),
+    checks: sheet.checks.map((c) =>
+      c.id === 'fan-drive-belt' ? { ...c, fits: { built: { from: 2015 } } } : c,
+    ),
+  };
+  await agent
+    .put('/api/specs/AX7/draft')
+    .send({ basedOn: 1, sheet: changed, version: 0 })
+    .expect(200);
+  await agent
+    .post('/api/specs/AX7/publish')
+    .send({ version: 1, remark: 'positions and years' })
+    .expect(201);
+  const newest = (await agent.get('/api/specs/AX7')).body.sheet as SpecSheet;
+  expect([newest.revision, newest.positions.length > 0]).toEqual([2, true]);
+  const file = MachineFile.parse((await agent.get(`/api/machines/${machineId('T118')}`)).body);
+  expect(file.earlier.find((s) => s.model === 'AX7')?.positions).toEqual([]);
+});
