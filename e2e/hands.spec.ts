@@ -18,7 +18,7 @@ test.describe('by keyboard alone', () => {
 
     await tabTo(page, 'Find a machine');
     await page.keyboard.type('T126');
-    await tabTo(page, /^AX7 · T126/);
+    await tabTo(page, /^Ouzel 7 · T126/);
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: /T126/, level: 1 })).toBeVisible();
     await tabTo(page, /^(Start the walk|Walk again)/);

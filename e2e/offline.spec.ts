@@ -49,7 +49,7 @@ test('from a cold start without signal the yard is there, and places not opened 
   await cold.getByRole('link', { name: 'Machines' }).click();
   await expect(cold.getByTestId('machines')).toBeVisible();
   // asked for the first time: its screen is here, its answer is not
-  await cold.goto('/specs/AX5');
+  await cold.goto('/specs/Ouzel%205');
   await expect(cold.getByRole('heading', { name: /cannot be shown/ })).toBeVisible();
   await expect(cold.getByRole('button', { name: 'Try again' })).toBeVisible();
 });

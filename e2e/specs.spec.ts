@@ -22,7 +22,7 @@ test.describe('on a phone', () => {
     await signIn(page, 'rhea');
     await page.getByRole('link', { name: 'More' }).click();
     await page.getByRole('link', { name: 'Spec sheets' }).click();
-    await page.getByTestId('spec AX5').click();
+    await page.getByTestId('spec Ouzel 5').click();
     await page.getByLabel('Find a check').fill('LM-5207');
     await expect(page.getByText('1 of 125 checks')).toBeVisible();
     await page.getByTestId('check fan-drive-belt').click();
@@ -42,7 +42,7 @@ test.describe('on a phone', () => {
     await page.getByLabel('Places, by commas').fill('belt');
     await page.getByTestId('keep check').click();
     await expect(page.getByTestId('changed')).toContainText('limit › limit: 31.75 → 34.5281');
-    await page.getByRole('link', { name: 'Back to AX5' }).click();
+    await page.getByRole('link', { name: 'Back to Ouzel 5' }).click();
     await expect(page.getByTestId('draft')).toContainText('last saved by Rhea Aldane');
     await page.getByTestId('publish').click();
     await expect(page.getByText('Say in a few words what was changed')).toBeVisible();
@@ -72,7 +72,7 @@ test.describe('on a phone', () => {
     await signIn(page, 'rhea');
     await openMachine(page, 'T091');
     const card = page.getByTestId('rejudge');
-    await card.getByRole('button', { name: 'What would AX5 revision 2 change?' }).click();
+    await card.getByRole('button', { name: 'What would Ouzel 5 revision 2 change?' }).click();
     await expect(card.getByTestId('rejudged')).toContainText(
       /Fan drive belt: (Holds|Watch) → Replace/,
     );
@@ -108,7 +108,7 @@ test.describe('on a phone', () => {
 
   test('a technician reads the sheet but cannot change it', async ({ page }) => {
     await signIn(page, 'ines');
-    await page.goto('/specs/W4/conveyor-chain-tension');
+    await page.goto('/specs/Corrie%204/conveyor-chain-tension');
     await expect(page.getByTestId('spec check')).toContainText('third slat');
     await expect(page.getByTestId('change check')).toBeHidden();
     await page
@@ -132,12 +132,12 @@ test.describe('on a wide screen', () => {
     page,
   }) => {
     await signIn(page, 'rhea');
-    await page.goto('/specs/GF7/reel-tines');
+    await page.goto('/specs/Tarn%207/reel-tines');
     const other = await (
       await browser.newContext({ viewport: WIDE, baseURL: new URL(page.url()).origin })
     ).newPage();
     await signIn(other, 'maud');
-    await other.goto('/specs/GF7/reel-tines');
+    await other.goto('/specs/Tarn%207/reel-tines');
     for (const [tab, allowed] of [
       [page, '6'],
       [other, '9'],
@@ -165,17 +165,17 @@ test.describe('on a wide screen', () => {
     page,
   }) => {
     await signIn(page, 'rhea');
-    const file = await (await page.request.get('/api/specs/DF10/file')).text();
+    const file = await (await page.request.get('/api/specs/Merle%2010/file')).text();
     await page.getByRole('link', { name: 'Specs' }).click();
     await page.getByTestId('sheet file').setInputFiles({
-      name: 'df10.json',
+      name: 'merle10.json',
       mimeType: 'application/json',
       buffer: Buffer.from(file.replace('"total": 124', '"total": "many"')),
     });
     const line = file.split('\n').findIndex((l) => l.includes('"total": 124')) + 1;
     await expect(page.getByTestId('import errors')).toContainText(`line ${line}, checks.`);
     await page.getByTestId('sheet file').setInputFiles({
-      name: 'df10.json',
+      name: 'merle10.json',
       mimeType: 'application/json',
       buffer: Buffer.from(
         file.replace('"revision": 1', '"revision": 2').replace('"total": 124', '"total": 118'),
@@ -183,13 +183,13 @@ test.describe('on a wide screen', () => {
     });
     await expect(page.getByTestId('import preview')).toContainText('total: 124 → 118');
     await page.getByTestId('store sheet').click();
-    await expect(page.getByTestId('import preview')).toContainText('Stored: DF10 revision 2.');
-    await expect(page.getByTestId('spec DF10')).toHaveAccessibleName(/revision 2/);
+    await expect(page.getByTestId('import preview')).toContainText('Stored: Merle 10 revision 2.');
+    await expect(page.getByTestId('spec Merle 10')).toHaveAccessibleName(/revision 2/);
   });
 
   test('a new check is added and written', async ({ page }) => {
     await signIn(page, 'rhea');
-    await page.goto('/specs/W4');
+    await page.goto('/specs/Corrie%204');
     await page.getByTestId('add check').click();
     await page.getByTestId('add to draft').click();
     await expect(page.getByText('Say what is checked', { exact: false })).toBeVisible();
@@ -209,7 +209,7 @@ test.describe('on a wide screen', () => {
 
   test('a check is copied, moved and taken out in the draft', async ({ page }) => {
     await signIn(page, 'rhea');
-    await page.goto('/specs/RC12/cross-auger-floor');
+    await page.goto('/specs/Merle%2012/cross-auger-floor');
     await page.getByTestId('copy check').click();
     await expect(page).toHaveURL(/cross-auger-floor-copy/);
     await expect(page.getByTestId('draft')).toContainText('New: Cross auger (copy)');

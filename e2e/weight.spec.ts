@@ -36,7 +36,7 @@ test('one who walks never loads the editor of the sheets; one who opens it does'
   await page.waitForLoadState('networkidle');
   const walking = (await loaded.texts()).join('');
   expect(walking).not.toContain('keep check');
-  await page.goto('/specs/AX7/conveyor-chain-tension');
+  await page.goto('/specs/Ouzel%207/conveyor-chain-tension');
   await page.getByTestId('change check').click();
   await expect(page.getByTestId('check form')).toBeVisible();
   expect((await loaded.texts()).join('')).toContain('keep check');

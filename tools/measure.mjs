@@ -79,7 +79,7 @@ async function sheetTimes(base) {
     if (!response.ok) throw new Error(`${url}: ${response.status} ${text}`);
     return { ms: performance.now() - start, text };
   };
-  const sheet = JSON.parse((await ask('/api/specs/AX7/file')).text);
+  const sheet = JSON.parse((await ask('/api/specs/Ouzel%207/file')).text);
   const checks = Array.from({ length: 2000 }, (_, i) => ({
     ...sheet.checks[i % 100],
     id: `check-${i}`,

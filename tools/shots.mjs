@@ -91,10 +91,10 @@ async function take(base, executablePath) {
   await shot(page, 'walk-phone');
 
   const planner = await open(phone, 'rhea');
-  await planner.goto(`${base}/specs/AX7`);
+  await planner.goto(`${base}/specs/Ouzel%207`);
   await planner.getByTestId('check list').waitFor();
   await shot(planner, 'specs-phone');
-  await planner.goto(`${base}/specs/RC12/gathering-chain`);
+  await planner.goto(`${base}/specs/Merle%2012/gathering-chain`);
   await planner.getByTestId('change check').click();
   await planner.getByTestId('check form').waitFor();
   await shot(planner, 'specs-change-phone');
@@ -115,7 +115,7 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/due`);
   await wide.getByTestId('due list').waitFor();
   await shot(wide, 'due-wide');
-  await wide.goto(`${base}/specs/AX7/conveyor-chain-tension`);
+  await wide.goto(`${base}/specs/Ouzel%207/conveyor-chain-tension`);
   await wide.getByTestId('spec check').waitFor();
   await shot(wide, 'specs-wide');
   await wide.goto(`${base}/work`);

@@ -14,12 +14,12 @@ import { ratesOf, slopesOf, type FleetMember } from '@green-tally/core/fleet';
 import { CLOSING, standingOf, visitEnd } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
 import { labourHours } from '@green-tally/core/work';
-import ax5 from '../specs/ax5.json';
-import ax7 from '../specs/ax7.json';
-import df10 from '../specs/df10.json';
-import gf7 from '../specs/gf7.json';
-import rc12 from '../specs/rc12.json';
-import w4 from '../specs/w4.json';
+import ouzel5 from '../specs/ouzel5.json';
+import ouzel7 from '../specs/ouzel7.json';
+import merle10 from '../specs/merle10.json';
+import tarn7 from '../specs/tarn7.json';
+import merle12 from '../specs/merle12.json';
+import corrie4 from '../specs/corrie4.json';
 import { costsOf, DEMO_COSTS, pricesOf } from './costs';
 import { demoId, historyOf } from './history';
 import { DEMO_MACHINES } from './machines';
@@ -53,7 +53,9 @@ export interface Scenario {
 
 /** Builds the scenario; the same every time. */
 export function scenario(): Scenario {
-  const sheets = [ax5, ax7, df10, gf7, rc12, w4].map((sheet) => SpecSheet.parse(sheet));
+  const sheets = [ouzel5, ouzel7, merle10, tarn7, merle12, corrie4].map((sheet) =>
+    SpecSheet.parse(sheet),
+  );
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
   const walked = DEMO_MACHINES.map((demo, i) => {
     const machine: Machine = {

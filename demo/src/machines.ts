@@ -13,7 +13,7 @@ export interface Life {
 /** One machine of the scenario and what its newest walk is to find. */
 export interface DemoMachine {
   readonly serial: string;
-  readonly model: 'AX5' | 'AX7' | 'W4';
+  readonly model: 'Ouzel 5' | 'Ouzel 7' | 'Corrie 4';
   readonly header: { readonly model: string; readonly serial: string } | null;
   /** how it differs from the first option of its sheet */
   readonly equipment?: Readonly<Record<string, string>>;
@@ -61,7 +61,7 @@ const knives = (
   oneEdge: number,
   bothEdges: number,
 ): ReadingValue => ({ kind: 'count', missing, damaged, oneEdge, bothEdges });
-const RC = (serial: string) => ({ model: 'RC12', serial });
+const RC = (serial: string) => ({ model: 'Merle 12', serial });
 
 /**
  * The yard on the stated day: every decision word present, one late, one false tension, one
@@ -70,7 +70,7 @@ const RC = (serial: string) => ({ model: 'RC12', serial });
 export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     serial: 'T118',
-    model: 'AX7',
+    model: 'Ouzel 7',
     header: RC('H41'),
     customer: 'Harrow End',
     branch: 'Upper Larkmoor',
@@ -91,7 +91,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'T104',
-    model: 'AX7',
+    model: 'Ouzel 7',
     header: RC('H38'),
     customer: 'Thornmere Estate',
     branch: 'Upper Larkmoor',
@@ -113,7 +113,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'T090',
-    model: 'AX5',
+    model: 'Ouzel 5',
     header: null,
     customer: 'Pell Brothers',
     branch: 'Upper Larkmoor',
@@ -131,8 +131,8 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'B027',
-    model: 'W4',
-    header: { model: 'GF7', serial: 'H12' },
+    model: 'Corrie 4',
+    header: { model: 'Tarn 7', serial: 'H12' },
     customer: 'Osier Farm',
     branch: 'Upper Larkmoor',
     builtOn: '2018-04-20',
@@ -156,7 +156,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'T120',
-    model: 'AX7',
+    model: 'Ouzel 7',
     header: RC('H44'),
     customer: 'Cawdell Grange',
     branch: 'Upper Larkmoor',
@@ -175,8 +175,8 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'B019',
-    model: 'W4',
-    header: { model: 'GF7', serial: 'H09' },
+    model: 'Corrie 4',
+    header: { model: 'Tarn 7', serial: 'H09' },
     customer: 'Low Birrow',
     branch: 'Upper Larkmoor',
     builtOn: '2017-03-09',
@@ -195,8 +195,8 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'T091',
-    model: 'AX5',
-    header: { model: 'DF10', serial: 'H33' },
+    model: 'Ouzel 5',
+    header: { model: 'Merle 10', serial: 'H33' },
     customer: 'Withy Hall',
     branch: 'Upper Larkmoor',
     builtOn: '2021-06-30',
@@ -214,8 +214,8 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     serial: 'T113',
     equipment: { 'feeder-drive': 'fixed' },
-    model: 'AX7',
-    header: { model: 'DF10', serial: 'H35' },
+    model: 'Ouzel 7',
+    header: { model: 'Merle 10', serial: 'H35' },
     customer: 'Marl Bottom',
     branch: 'Upper Larkmoor',
     builtOn: '2020-09-14',
@@ -237,7 +237,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'T126',
-    model: 'AX7',
+    model: 'Ouzel 7',
     header: RC('H47'),
     customer: 'Fallow Cross',
     branch: 'Upper Larkmoor',
@@ -263,8 +263,8 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     serial: 'B031',
     equipment: { chopper: 'standard', 'conveyor-tension': 'hydraulic' },
-    model: 'W4',
-    header: { model: 'GF7', serial: 'H15' },
+    model: 'Corrie 4',
+    header: { model: 'Tarn 7', serial: 'H15' },
     customer: 'Sallow Wick',
     branch: 'Sedge Ford',
     builtOn: '2019-02-21',
@@ -282,8 +282,8 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   },
   {
     serial: 'T077',
-    model: 'AX5',
-    header: { model: 'DF10', serial: 'H31' },
+    model: 'Ouzel 5',
+    header: { model: 'Merle 10', serial: 'H31' },
     customer: 'Ferry Lees',
     branch: 'Sedge Ford',
     builtOn: '2018-08-08',
@@ -301,7 +301,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     serial: 'T114',
     equipment: { 'unload-drives': 'two' },
-    model: 'AX7',
+    model: 'Ouzel 7',
     header: RC('H45'),
     customer: 'Gull Marsh',
     branch: 'Sedge Ford',

@@ -1,16 +1,18 @@
 import { render, screen } from '@testing-library/react-native';
 import { Method, SpecSheet, type Check } from '@green-tally/core/contracts';
-import ax5 from '../../../demo/specs/ax5.json';
-import ax7 from '../../../demo/specs/ax7.json';
-import df10 from '../../../demo/specs/df10.json';
-import gf7 from '../../../demo/specs/gf7.json';
-import rc12 from '../../../demo/specs/rc12.json';
-import w4 from '../../../demo/specs/w4.json';
+import ouzel5 from '../../../demo/specs/ouzel5.json';
+import ouzel7 from '../../../demo/specs/ouzel7.json';
+import merle10 from '../../../demo/specs/merle10.json';
+import tarn7 from '../../../demo/specs/tarn7.json';
+import merle12 from '../../../demo/specs/merle12.json';
+import corrie4 from '../../../demo/specs/corrie4.json';
 import { aimLines, aimOf } from './aim';
 import { drawnWords } from '@green-tally/core/kinds';
 import { Schematic } from './Schematic';
 
-const checks = [ax5, ax7, df10, gf7, rc12, w4].flatMap((s) => SpecSheet.parse(s).checks);
+const checks = [ouzel5, ouzel7, merle10, tarn7, merle12, corrie4].flatMap(
+  (s) => SpecSheet.parse(s).checks,
+);
 const byMethod = new Map<Method, Check>();
 for (const c of checks) if (!byMethod.has(c.method)) byMethod.set(c.method, c);
 

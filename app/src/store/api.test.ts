@@ -32,8 +32,11 @@ describe('the path of a route', () => {
   test('with its query, without what is not asked', () => {
     expect(pathOf('GET /spec-models', { query: { limit: 500 } })).toBe('/spec-models?limit=500');
     expect(
-      pathOf('GET /specs/{model}', { params: { model: 'AX7' }, query: { revision: undefined } }),
-    ).toBe('/specs/AX7');
+      pathOf('GET /specs/{model}', {
+        params: { model: 'Ouzel 7' },
+        query: { revision: undefined },
+      }),
+    ).toBe('/specs/Ouzel%207');
   });
 });
 

@@ -4,23 +4,23 @@ import {
   type MachineFile,
   type ReadingValue,
 } from '@green-tally/core/contracts';
-import ax7 from '../../../demo/specs/ax7.json';
-import rc12 from '../../../demo/specs/rc12.json';
+import ouzel7 from '../../../demo/specs/ouzel7.json';
+import merle12 from '../../../demo/specs/merle12.json';
 
 export const MACHINE_ID = '0197a000-0000-7000-8000-000000000001';
 export const WALK_ID = '0197a000-0000-7000-8000-00000000aaaa';
 
-/** An AX7 with its header, freshly in a walk, nothing measured. */
+/** An Ouzel 7 with its header, freshly in a walk, nothing measured. */
 export const machineFile = (readings: Reading[] = []): MachineFile => ({
   machine: {
     id: MACHINE_ID,
     serial: 'T126',
-    model: 'AX7',
+    model: 'Ouzel 7',
     customer: 'Fallow Cross',
     branch: 'Upper Larkmoor',
     builtOn: '2022-11-04',
     hours: 690,
-    header: { model: 'RC12', serial: 'H47' },
+    header: { model: 'Merle 12', serial: 'H47' },
     harvest: {
       crop: 'malting barley',
       start: '2026-07-09',
@@ -31,7 +31,7 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
       efficiency: 0.72,
     },
   },
-  sheets: [ax7, rc12].map((s) => SpecSheet.parse(s)),
+  sheets: [ouzel7, merle12].map((s) => SpecSheet.parse(s)),
   readings,
   earlier: [],
   work: [],
@@ -69,7 +69,7 @@ export const reading = (
     machineId: MACHINE_ID,
     walkId: WALK_ID,
     checkId,
-    sheet: { model: 'AX7', revision: 1 },
+    sheet: { model: 'Ouzel 7', revision: 1 },
     place,
     state: 'asFound',
     value,

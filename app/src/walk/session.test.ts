@@ -78,7 +78,7 @@ describe('a new reading', () => {
     expect(take({ kind: 'skip', why: 'too dark' }).positionConfirmed).toBe(true));
   test('knows the sheet and the tool it is judged by', () => {
     const reading = take(width);
-    expect(reading.sheet).toEqual({ model: 'AX7', revision: 1 });
+    expect(reading.sheet).toEqual({ model: 'Ouzel 7', revision: 1 });
     expect(reading.tool).toEqual(check.kind === 'measure' ? check.tool : null);
   });
   test('may strike one, be of a new part, and be looked at again after running', () =>

@@ -59,7 +59,7 @@ export const walkWords = (row: Pick<YardRow, 'walk' | 'checks' | 'checksDue'>): 
       ? `${row.checks - row.checksDue} of ${row.checks} checked`
       : `${plural(row.checks, 'check')} due`;
 
-/** "AX7 · T118" */
+/** "Ouzel 7 · T118" */
 export const machineName = ({ model, serial }: Pick<Machine, 'model' | 'serial'>): string =>
   `${model} · ${serial}`;
 

@@ -70,14 +70,14 @@ describe('a reading', () => {
 });
 
 describe('a spec sheet', () => {
-  test.each(['ax7', 'ax5', 'w4', 'rc12'] as const)(
+  test.each(['ouzel7', 'ouzel5', 'corrie4', 'merle12'] as const)(
     '%s as shipped is good, and the same again after a round trip',
     (file) => {
       const sheet = demoSheet(file);
       expect(SpecSheet.parse(JSON.parse(JSON.stringify(sheet)))).toEqual(sheet);
     },
   );
-  const sheet = demoSheet('ax7');
+  const sheet = demoSheet('ouzel7');
   const broken = (change: object) => issues(SpecSheet.safeParse({ ...sheet, ...change }));
   test('a check twice, a place twice, a header check on a combine are named', () => {
     expect(broken({ checks: [sheet.checks[0], sheet.checks[0]] })).toContain('checks.1.id');

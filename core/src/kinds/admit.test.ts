@@ -36,7 +36,7 @@ describe('every kind of check', () => {
     for (const t of KINDS[kind].takes) expect(takes).toContain(t);
   });
   test('each says its name, what it wants and what its drawing shows', () => {
-    const sheets = ['ax7', 'ax5', 'w4', 'df10', 'rc12', 'gf7'] as const;
+    const sheets = ['ouzel7', 'ouzel5', 'corrie4', 'merle10', 'merle12', 'tarn7'] as const;
     const checks = sheets.flatMap((s) => demoSheet(s).checks);
     expect(new Set(checks.map((c) => c.kind)).size).toBe(Object.keys(KINDS).length);
     for (const check of checks) {

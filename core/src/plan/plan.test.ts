@@ -104,7 +104,7 @@ const visit = (startsOn: string, endsOn: string, workIds: string[]): Visit => ({
 describe('standing of a machine', () => {
   test('without a walk, the walk itself is the work, and starting it is next', () => {
     const standing = standingOf(
-      seasonFile({ checks: shortSheet('ax7').checks, walked: false }),
+      seasonFile({ checks: shortSheet('ouzel7').checks, walked: false }),
       '2026-06-09',
     );
     expect(standing.walkState).toBe('none');
@@ -175,7 +175,7 @@ describe('labour', () => {
     ).toBe(2);
   });
   test('what holds or is only watched asks for no work', () => {
-    const belt = shortSheet('ax7').checks.find((c) => c.id === 'fan-drive-belt')!;
+    const belt = shortSheet('ouzel7').checks.find((c) => c.id === 'fan-drive-belt')!;
     expect(
       proposeWork(
         judgeCheck(belt, [reading(belt.id, 'belt', width(37.8))], {
@@ -188,7 +188,7 @@ describe('labour', () => {
 });
 
 describe('the walk', () => {
-  const checks = [...shortSheet('ax7').checks, ...shortSheet('rc12').checks];
+  const checks = [...shortSheet('ouzel7').checks, ...shortSheet('merle12').checks];
   const walk = { id: WALK_ID };
   test('goes front to back, header first', () =>
     expect(walkStops(checks, walk, []).map((s) => s.check.station)).toEqual([2, 4, 8, 9, 12]));

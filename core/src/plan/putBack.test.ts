@@ -4,7 +4,7 @@ import { seasonFile } from '../testing/season';
 import { standingOf } from './index';
 
 const TODAY = '2026-06-09';
-const checks = demoSheet('ax7').checks.filter((c) =>
+const checks = demoSheet('ouzel7').checks.filter((c) =>
   ['conveyor-chain-tension', 'fan-drive-belt'].includes(c.id),
 );
 const file = (asFound: AsFound, readings: readonly Reading[]) => {

@@ -27,7 +27,7 @@ describe('resolving equipment', () => {
     },
   );
   test('two checks of one slot on the same build are refused, on different builds they are not', () => {
-    const base = sheets.gf7;
+    const base = sheets.tarn7;
     const [first] = base.checks;
     const equipment = [
       {
@@ -53,7 +53,7 @@ describe('resolving equipment', () => {
   });
   test('equipment nothing is said of stands at its first option, and an unknown option too', () => {
     const ids = (build: Record<string, string>) =>
-      checksOfBuild(sheets.ax7, built(build))
+      checksOfBuild(sheets.ouzel7, built(build))
         .map((c) => c.id)
         .join();
     expect(ids({})).toBe(ids({ 'feeder-drive': 'variable', conveyor: 'chain' }));

@@ -8,11 +8,11 @@ import { checksAsRead, rejudge } from './index';
 const facts = { hours: 1284, seasonHours: 109 };
 
 describe('judged by the revision it was taken under', () => {
-  const machine = { model: 'AX7', serial: 'T118', builtOn: '2022-03-01', header: null };
+  const machine = { model: 'Ouzel 7', serial: 'T118', builtOn: '2022-03-01', header: null };
   const tightened = SpecSheet.parse({
-    ...sheets.ax7,
+    ...sheets.ouzel7,
     revision: 2,
-    checks: sheets.ax7.checks
+    checks: sheets.ouzel7.checks
       .filter((c) => c.id !== 'air-filter')
       .map((c) =>
         c.id === 'fan-drive-belt' ? { ...c, limit: { type: 'wear', nominal: 38, limit: 37.4 } } : c,
@@ -23,13 +23,13 @@ describe('judged by the revision it was taken under', () => {
       'fan-drive-belt',
       'belt',
       { kind: 'measure', values: [37.2], typed: [], unit: 'mm' },
-      { machineId: MACHINE_ID, sheet: { model: 'AX7', revision } },
+      { machineId: MACHINE_ID, sheet: { model: 'Ouzel 7', revision } },
     );
   const decision = (revision: number, rejudged = {}) =>
     judgeMachine(
       checksAsRead(checksOfBuild(tightened, built({})), [width(revision)], {
         sheets: [tightened],
-        earlier: [sheets.ax7],
+        earlier: [sheets.ouzel7],
         rejudged,
       }),
       [width(revision)],
@@ -39,16 +39,16 @@ describe('judged by the revision it was taken under', () => {
     expect(decision(1)).toBe('holds');
     expect(decision(2)).toBe('replace');
   });
-  test('until it is judged anew', () => expect(decision(1, { AX7: 2 })).toBe('replace'));
+  test('until it is judged anew', () => expect(decision(1, { 'Ouzel 7': 2 })).toBe('replace'));
   test('judging anew names what would change, and that a check is gone', () => {
     const filter = reading('air-filter', 'here', { kind: 'service', amount: null, product: '' });
     const readings = [width(1), filter];
-    const judged = { machine, readings, sheets: [sheets.ax7] };
-    const now = judgeMachine(checksOfBuild(sheets.ax7, built({})), readings, facts);
+    const judged = { machine, readings, sheets: [sheets.ouzel7] };
+    const now = judgeMachine(checksOfBuild(sheets.ouzel7, built({})), readings, facts);
     expect(rejudge(judged, now, tightened, facts)).toMatchObject([
       { checkId: 'fan-drive-belt', before: 'holds', after: 'replace' },
       { checkId: 'air-filter', after: null },
     ]);
-    expect(rejudge(judged, now, sheets.ax7, facts)).toEqual([]);
+    expect(rejudge(judged, now, sheets.ouzel7, facts)).toEqual([]);
   });
 });

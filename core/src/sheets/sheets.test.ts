@@ -5,7 +5,7 @@ import { checksOfBuild } from '../walk';
 import { SYMPTOMS } from '../symptoms';
 
 describe('the demo sheets hold the whole walk', () => {
-  test.each(['ax7', 'ax5', 'w4'] as const)(
+  test.each(['ouzel7', 'ouzel5', 'corrie4'] as const)(
     '%s has a hundred checks and more, on every build',
     (file) => {
       expect(sheets[file].checks.length).toBeGreaterThanOrEqual(100);
@@ -13,7 +13,7 @@ describe('the demo sheets hold the whole walk', () => {
         expect(checksOfBuild(sheets[file], built(build)).length).toBeGreaterThanOrEqual(100);
     },
   );
-  test.each(['df10', 'rc12', 'gf7'] as const)('%s has twenty-five and more', (file) =>
+  test.each(['merle10', 'merle12', 'tarn7'] as const)('%s has twenty-five and more', (file) =>
     expect(sheets[file].checks.length).toBeGreaterThanOrEqual(25),
   );
 
@@ -91,20 +91,23 @@ describe('the demo sheets hold the whole walk', () => {
     [13, /gears/i, /shear bolt/i, /pressure/i, /torque/i, /batter/i, /isolator/i, /chaff/i],
     [14, /grease points/i, /oiled warm/i, /storage/i],
   ];
-  test.each(['ax7', 'ax5', 'w4'] as const)('%s speaks of everything the walk names', (file) => {
-    for (const [station, ...words] of COMBINE) {
-      const said = sheets[file].checks
-        .filter((c) => c.station === station)
-        .map((c) => `${c.component}: ${c.measures}`);
-      for (const word of words)
-        expect([file, station, String(word), said.some((s) => word.test(s))]).toEqual([
-          file,
-          station,
-          String(word),
-          true,
-        ]);
-    }
-  });
+  test.each(['ouzel7', 'ouzel5', 'corrie4'] as const)(
+    '%s speaks of everything the walk names',
+    (file) => {
+      for (const [station, ...words] of COMBINE) {
+        const said = sheets[file].checks
+          .filter((c) => c.station === station)
+          .map((c) => `${c.component}: ${c.measures}`);
+        for (const word of words)
+          expect([file, station, String(word), said.some((s) => word.test(s))]).toEqual([
+            file,
+            station,
+            String(word),
+            true,
+          ]);
+      }
+    },
+  );
   const ANY = [
     /lights/i,
     /shields/i,
@@ -128,8 +131,8 @@ describe('the demo sheets hold the whole walk', () => {
     /tines/i,
   ];
   const HEADERS = {
-    df10: [...ANY, ...CUTTING, /tension indicator/i, /storage/i, /dirt/i, /centre belt/i],
-    gf7: [
+    merle10: [...ANY, ...CUTTING, /tension indicator/i, /storage/i, /dirt/i, /centre belt/i],
+    tarn7: [
       ...ANY,
       ...CUTTING,
       /wobble drive/i,
@@ -140,7 +143,7 @@ describe('the demo sheets hold the whole walk', () => {
       /timing/i,
       /auger drive chain/i,
     ],
-    rc12: [
+    merle12: [
       ...ANY,
       /tightener/i,
       /gathering chain/i,
@@ -153,7 +156,7 @@ describe('the demo sheets hold the whole walk', () => {
     ],
   };
   test.each(Object.entries(HEADERS))('%s speaks of everything its kind needs', (file, words) => {
-    const said = sheets[file as 'df10'].checks.map((c) => `${c.component}: ${c.measures}`);
+    const said = sheets[file as 'merle10'].checks.map((c) => `${c.component}: ${c.measures}`);
     for (const word of words)
       expect([file, String(word), said.some((s) => word.test(s))]).toEqual([
         file,
@@ -188,7 +191,7 @@ describe('the demo sheets hold the whole walk', () => {
     ]);
   });
   test('settings know the four crops', () => {
-    for (const file of ['ax7', 'ax5', 'w4'] as const) {
+    for (const file of ['ouzel7', 'ouzel5', 'corrie4'] as const) {
       const crops = new Set(
         sheets[file].checks.flatMap((c) =>
           c.kind === 'setting' ? c.expected.flatMap((e) => e.crop ?? []) : [],
@@ -200,7 +203,7 @@ describe('the demo sheets hold the whole walk', () => {
     }
   });
   test('the two gearboxes of a header want opposite positions', () => {
-    for (const file of ['df10', 'rc12', 'gf7'] as const)
+    for (const file of ['merle10', 'merle12', 'tarn7'] as const)
       expect(
         new Set(
           sheets[file].checks

@@ -40,7 +40,7 @@ describe('validation in words', () => {
 
 describe('what changed', () => {
   test('is named check by check, field by field', () => {
-    const before = sheets.gf7;
+    const before = sheets.tarn7;
     const after = SpecSheet.parse({
       ...before,
       checks: [
@@ -75,6 +75,6 @@ describe('what changed', () => {
   });
   test('another order is told', () =>
     expect(
-      diffSheets(sheets.gf7, { ...sheets.gf7, checks: [...sheets.gf7.checks].reverse() }),
+      diffSheets(sheets.tarn7, { ...sheets.tarn7, checks: [...sheets.tarn7.checks].reverse() }),
     ).toMatchObject({ reordered: true, changed: [] }));
 });

@@ -66,10 +66,10 @@ describe('what differs at one place', () => {
 /** The auger header's sheet with one check more. */
 const withCheck = (check: object, change: object = {}) =>
   SpecSheet.safeParse({
-    ...sheets.ax7,
+    ...sheets.ouzel7,
     positions: [],
     ...change,
-    checks: [...sheets.ax7.checks, check],
+    checks: [...sheets.ouzel7.checks, check],
   });
 const troubles = (check: object, change: object = {}) =>
   withCheck(check, change).error?.issues.map((i) => [
@@ -170,18 +170,18 @@ describe('what a sheet may not say', () => {
   });
   test('years of a header: only its serial tells its version', () => {
     const header = { ...belts, on: 'header', fits: { built: { from: 2020 } } };
-    const sheet = { ...sheets.gf7, positions: [], checks: [...sheets.gf7.checks, header] };
+    const sheet = { ...sheets.tarn7, positions: [], checks: [...sheets.tarn7.checks, header] };
     expect(SpecSheet.safeParse(sheet).error?.issues[0]).toMatchObject({
-      path: ['checks', sheets.gf7.checks.length, 'fits', 'built'],
+      path: ['checks', sheets.tarn7.checks.length, 'fits', 'built'],
     });
   });
   test('two checks of one slot are allowed where no machine has both', () => {
     const twin = (fits: object) => ({ ...belts, id: 'twin', fits });
     const of = (a: object, b: object) =>
       SpecSheet.safeParse({
-        ...sheets.ax7,
+        ...sheets.ouzel7,
         positions: [],
-        checks: [...sheets.ax7.checks, like({ fits: a }), twin(b)],
+        checks: [...sheets.ouzel7.checks, like({ fits: a }), twin(b)],
       }).success;
     expect(of({ serials: { to: 'T99' } }, { serials: { from: 'T100' } })).toBe(true);
     expect(of({ serials: { to: 'T100' } }, { serials: { from: 'T100' } })).toBe(false);
@@ -198,9 +198,9 @@ describe('what differs on some machines', () => {
   });
   const young = { ...belts, id: 'young', component: 'Young part', fits: { built: { from: 2023 } } };
   const sheet = SpecSheet.parse({
-    ...sheets.ax7,
+    ...sheets.ouzel7,
     positions: [],
-    checks: [...sheets.ax7.checks, versioned, young],
+    checks: [...sheets.ouzel7.checks, versioned, young],
   });
   const checkOn = (serial: string, equipment = {}) =>
     checksOfBuild(sheet, { ...built(equipment), serial }).find((c) => c.id === 'made');
@@ -214,7 +214,7 @@ describe('what differs on some machines', () => {
     expect(checkOn('T150', { conveyor: 'belt' })?.parts).toHaveLength(0);
   });
   test('a check that is only on younger machines is not on older ones', () => {
-    const machine = { model: 'AX7', serial: 'T118', header: null };
+    const machine = { model: 'Ouzel 7', serial: 'T118', header: null };
     const has = (builtOn: string) =>
       checksFor({ ...machine, builtOn }, [sheet]).some((c) => c.id === 'young');
     expect([has('2022-11-30'), has('2023-01-02')]).toEqual([false, true]);

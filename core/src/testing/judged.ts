@@ -8,7 +8,7 @@ export const facts: MachineFacts = {
   hours: 1284,
   seasonHours: 108.87,
   crop: 'Lentils',
-  header: 'DF10',
+  header: 'Merle 10',
   today: '2026-06-09',
 };
 /** A measured value in mm; several are repeats. */

@@ -35,7 +35,7 @@ interface Season {
 
 /** A machine before harvest with one sheet of a few checks, its walk finished unless said. */
 export function seasonFile({
-  checks = demoSheet('ax7').checks.filter((c) => c.id === 'fan-drive-belt'),
+  checks = demoSheet('ouzel7').checks.filter((c) => c.id === 'fan-drive-belt'),
   readings = [],
   work = [],
   visits = [],
@@ -48,7 +48,7 @@ export function seasonFile({
     machine: {
       id: MACHINE_ID,
       serial: 'T118',
-      model: 'AX7',
+      model: 'Ouzel 7',
       customer: 'Harrow End',
       branch: 'Upper Larkmoor',
       builtOn: '2022-03-01',
@@ -66,7 +66,7 @@ export function seasonFile({
     },
     sheets: [
       {
-        ...demoSheet('ax7'),
+        ...demoSheet('ouzel7'),
         checks: checks.map((c) => ({
           ...c,
           pairs: c.pairs.filter((p) => ids.has(p.check)),

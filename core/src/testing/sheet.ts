@@ -3,14 +3,16 @@ import { resolve } from 'node:path';
 import { Check, Reading, SpecSheet, type ReadingValue } from '../contracts';
 
 /** A shipped demo sheet by file name, checked against the contract. For tests only. */
-export function demoSheet(file: 'ax7' | 'ax5' | 'w4' | 'df10' | 'rc12' | 'gf7'): SpecSheet {
+export function demoSheet(
+  file: 'ouzel7' | 'ouzel5' | 'corrie4' | 'merle10' | 'merle12' | 'tarn7',
+): SpecSheet {
   return SpecSheet.parse(
     JSON.parse(readFileSync(resolve(__dirname, '../../../demo/specs', `${file}.json`), 'utf8')),
   );
 }
 
 /** A demo sheet cut down to a short walk: the five checks that tests tell their stories with. */
-export function shortSheet(file: 'ax7' | 'ax5' | 'rc12'): SpecSheet {
+export function shortSheet(file: 'ouzel7' | 'ouzel5' | 'merle12'): SpecSheet {
   const sheet = demoSheet(file);
   const short = [
     'gathering-chain',
@@ -32,13 +34,15 @@ export function shortSheet(file: 'ax7' | 'ax5' | 'rc12'): SpecSheet {
   };
 }
 
-/** One check of the AX7 or RC12 sheet, with fields changed for the test. */
+/** One check of the Ouzel 7 or Merle 12 sheet, with fields changed for the test. */
 export function demoCheck<K extends Check['kind']>(
   id: string,
   kind: K,
   change: object = {},
 ): Extract<Check, { kind: K }> {
-  const check = [...demoSheet('ax7').checks, ...demoSheet('rc12').checks].find((c) => c.id === id);
+  const check = [...demoSheet('ouzel7').checks, ...demoSheet('merle12').checks].find(
+    (c) => c.id === id,
+  );
   const parsed = Check.parse({ ...check, ...change });
   if (parsed.kind !== kind) throw new Error(`${id} is ${parsed.kind}`);
   return parsed as Extract<Check, { kind: K }>;
@@ -88,7 +92,7 @@ export function reading(
     machineId: MACHINE_ID,
     walkId: WALK_ID,
     checkId,
-    sheet: { model: 'AX7', revision: 1 },
+    sheet: { model: 'Ouzel 7', revision: 1 },
     place,
     state: 'asFound',
     value,

@@ -3,7 +3,7 @@ import { SpecSheet } from '../contracts';
 import { demoSheet } from './sheet';
 
 /** The sheets that are shipped, by file name. */
-export const FILES = ['ax7', 'ax5', 'w4', 'df10', 'rc12', 'gf7'] as const;
+export const FILES = ['ouzel7', 'ouzel5', 'corrie4', 'merle10', 'merle12', 'tarn7'] as const;
 export const sheets = Object.fromEntries(FILES.map((f) => [f, demoSheet(f)])) as Record<
   (typeof FILES)[number],
   SpecSheet

@@ -22,7 +22,7 @@ const VALUES: { readonly [K in ReadingKind]: Extract<ReadingValue, { kind: K }> 
   skip: { kind: 'skip', why: 'too dark' },
 } as never;
 
-const sheets = ['ax7', 'ax5', 'w4', 'df10', 'rc12', 'gf7'] as const;
+const sheets = ['ouzel7', 'ouzel5', 'corrie4', 'merle10', 'merle12', 'tarn7'] as const;
 const checks = sheets.flatMap((s) => demoSheet(s).checks.map((check) => ({ sheet: s, check })));
 const facts = { hours: 1284, seasonHours: 100, crop: 'lentils', today: '2026-06-09' };
 const takes = (check: Check): readonly ReadingKind[] => KINDS[check.kind].takes;

@@ -11,7 +11,7 @@ const facts: MachineFacts = {
   hours: 1284,
   seasonHours: 108.87,
   crop: 'Lentils',
-  header: 'DF10',
+  header: 'Merle 10',
   today: '2026-06-09',
   use,
 };

@@ -39,20 +39,20 @@ describe('a setting against crop and header', () => {
     expected: [
       { option: 'high' },
       { crop: 'lentils', option: 'low', because: 'small seed and stones' },
-      { crop: 'lentils', header: 'DF10', option: 'high' },
-      { header: 'RC12', option: 'low' },
+      { crop: 'lentils', header: 'Merle 10', option: 'high' },
+      { header: 'Merle 12', option: 'low' },
     ],
   });
   const set = (option: string): ReadingValue => ({ kind: 'setting', option });
   test('the line that names crop and header goes first', () =>
     expect(said(drum, set('high'))).toEqual(['holds', 'Set to high, as Lentils wants.']));
   test('without that header the crop decides, and says why', () =>
-    expect(said(drum, set('high'), {}, { ...facts, header: 'GF7' })).toEqual([
+    expect(said(drum, set('high'), {}, { ...facts, header: 'Tarn 7' })).toEqual([
       'adjust',
       'Set to high; Lentils wants low: small seed and stones.',
     ]));
   test('any other crop takes the line that names none', () =>
-    expect(expectedOption(drum, 'barley', 'GF7')?.option).toBe('high'));
+    expect(expectedOption(drum, 'barley', 'Tarn 7')?.option).toBe('high'));
   test('a crop the sheet says nothing of is not passed in silence', () => {
     const only = madeCheck('setting', {
       options: ['a', 'b'],

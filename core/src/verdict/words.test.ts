@@ -316,7 +316,7 @@ describe('every finding in words', () => {
 });
 
 describe('what a check wants, and what its drawing shows', () => {
-  const sheets = ['ax7', 'ax5', 'rc12', 'df10'] as const;
+  const sheets = ['ouzel7', 'ouzel5', 'merle12', 'merle10'] as const;
   const checks = sheets.flatMap((s) => demoSheet(s).checks);
   test.each(WANTED)('%s', (id, wants, drawn) => {
     const check = checks.find((c) => c.id === id);

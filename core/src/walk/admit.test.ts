@@ -4,16 +4,16 @@ import { shortSheet, MACHINE_ID, reading } from '../testing/sheet';
 import { judgeCheck, sentence } from '../verdict';
 import { admissionTroubles, checksFor } from './index';
 
-const sheets = [shortSheet('ax7'), shortSheet('ax5'), shortSheet('rc12')];
+const sheets = [shortSheet('ouzel7'), shortSheet('ouzel5'), shortSheet('merle12')];
 const machine: Machine = {
   id: MACHINE_ID,
   serial: 'T118',
-  model: 'AX7',
+  model: 'Ouzel 7',
   customer: 'Harrow End',
   branch: 'Upper Larkmoor',
   builtOn: '2021-03-15',
   hours: 1284,
-  header: { model: 'RC12', serial: 'H41' },
+  header: { model: 'Merle 12', serial: 'H41' },
   harvest: {
     crop: 'malting barley',
     start: '2026-06-30',
@@ -127,7 +127,7 @@ describe('whether a reading may belong to a machine', () => {
         today: '2026-06-09',
       })[0]?.message,
     ).toBe(
-      'AX7 T118 with RC12 has no check "rotor-gap". It has: gathering-chain, conveyor-chain-tension, elevator-chain, fan-drive-belt, chopper-knives.',
+      'Ouzel 7 T118 with Merle 12 has no check "rotor-gap". It has: gathering-chain, conveyor-chain-tension, elevator-chain, fan-drive-belt, chopper-knives.',
     );
   });
   test('anything may be skipped', () =>

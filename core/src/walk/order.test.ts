@@ -47,7 +47,7 @@ describe('whether a place is read', () => {
 });
 
 describe('the stops of a walk', () => {
-  const checks = [...shortSheet('ax7').checks].reverse();
+  const checks = [...shortSheet('ouzel7').checks].reverse();
   const walk = { id: WALK_ID };
   const stateOf = (id: string, readings: readonly Reading[]) =>
     walkStops(checks, walk, readings).find((s) => s.check.id === id)?.state;

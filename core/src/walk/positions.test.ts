@@ -31,9 +31,9 @@ describe('a position as facts', () => {
     }
   });
   test('a check that wants a position the sheet does not describe is refused; one named twice too', () => {
-    const [first, ...rest] = sheets.gf7.positions;
+    const [first, ...rest] = sheets.tarn7.positions;
     const issues = (positions: object[]) =>
-      SpecSheet.safeParse({ ...sheets.gf7, positions }).error?.issues.map((i) => i.path) ?? [];
+      SpecSheet.safeParse({ ...sheets.tarn7, positions }).error?.issues.map((i) => i.path) ?? [];
     expect(issues(rest)).toContainEqual(['checks', expect.any(Number), 'position']);
     expect(issues([first!, first!, ...rest])).toContainEqual(['positions', 1, 'name']);
     expect(issues([])).toEqual([]);
@@ -76,9 +76,9 @@ describe('what was set some way is put back so', () => {
     ]);
   });
   test('a check’s facts are those of its own sheet', () => {
-    const machine = { model: 'AX7', header: { model: 'RC12', serial: 'H1' } };
-    const all = [sheets.ax7, sheets.rc12];
-    const tension = sheets.ax7.checks.find((c) => c.id === 'conveyor-chain-tension')!;
+    const machine = { model: 'Ouzel 7', header: { model: 'Merle 12', serial: 'H1' } };
+    const all = [sheets.ouzel7, sheets.merle12];
+    const tension = sheets.ouzel7.checks.find((c) => c.id === 'conveyor-chain-tension')!;
     expect(positionOf(tension, machine, all)).toMatchObject({ feeder: 'level', drum: 'low' });
     expect(positionOf({ position: 'Nowhere', on: 'header' }, machine, all)).toBeUndefined();
     expect(factWords('drum', 'low')).toBe('Conveyor drum: low');

@@ -10,7 +10,7 @@ import { COMBINES } from './models';
 export function demoSheets(): Readonly<Record<string, SpecSheet>> {
   return Object.fromEntries(
     [...COMBINES.map(combineSheet), draper(), rowCrop(), auger()].map((sheet) => [
-      sheet.model.toLowerCase(),
+      sheet.model.toLowerCase().replace(' ', ''),
       SpecSheet.parse(sheet),
     ]),
   );

@@ -3,7 +3,7 @@ import type { CombineModel } from './combine';
 /** The invented combines: each make has its own schools. */
 export const COMBINES: readonly CombineModel[] = [
   {
-    model: 'AX7',
+    model: 'Ouzel 7',
     maker: 'Tolvane',
     book: 'Larkmoor spec book 1',
     inch: false,
@@ -31,7 +31,7 @@ export const COMBINES: readonly CombineModel[] = [
     oilByHours: true,
   },
   {
-    model: 'AX5',
+    model: 'Ouzel 5',
     maker: 'Tolvane',
     book: 'Larkmoor spec book 3',
     inch: true,
@@ -59,7 +59,7 @@ export const COMBINES: readonly CombineModel[] = [
     oilByHours: true,
   },
   {
-    model: 'W4',
+    model: 'Corrie 4',
     maker: 'Brackenfell',
     book: 'Larkmoor spec book 4',
     inch: false,

@@ -70,6 +70,6 @@ describe('the due list of a branch', () => {
     const days = new Set(rows.map((r) => `${r.machine.id} ${r.line.on ?? ''}`));
     const dated = [...days].filter((d) => !d.endsWith(' '));
     expect(ics.match(/BEGIN:VEVENT/g)).toHaveLength(dated.length);
-    expect(ics).toContain('SUMMARY:AX7 T126');
+    expect(ics).toContain('SUMMARY:Ouzel 7 T126');
   });
 });

@@ -45,7 +45,7 @@ describe('yard and machine', () => {
   test('a machine brings all that its verdicts need', async () => {
     const ines = await signedIn(place.app, 'ines');
     const file = MachineFile.parse((await ines.get(`/api/machines/${machineId('T118')}`)).body);
-    expect(file.sheets.map((s) => s.model).sort()).toEqual(['AX7', 'RC12']);
+    expect(file.sheets.map((s) => s.model).sort()).toEqual(['Merle 12', 'Ouzel 7']);
     expect(file.readings.length).toBeGreaterThan(200);
   });
   test('unknown is 404', async () => {
@@ -166,7 +166,7 @@ describe('work and visits', () => {
     expect(calendar).toMatch(/DTEND;VALUE=DATE:20260707/);
     await rhea.delete(`/api/visits/${visitId}`).expect(204);
     expect(await VisitRow.count({ where: { id: visitId } })).toBe(0);
-    await rhea.delete(`/api/work/${item.id}`).expect(200);
+    await rhea.delete(`/api/work/${work.find((w) => w.checkId === item.checkId)?.id}`).expect(200);
     expect(await row()).toMatchObject({ next: { id: 'acceptWork' } });
   });
 });
@@ -190,7 +190,7 @@ describe('spec sheets and machines', () => {
       await rhea.post('/api/machines').send({
         id: randomUUID(),
         serial: 'T118',
-        model: 'AX7',
+        model: 'Ouzel 7',
         customer: 'x',
         builtOn: '2021-01-01',
         hours: 1,

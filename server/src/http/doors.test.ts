@@ -79,7 +79,7 @@ const GUARDED = ids.filter((id) => DOORS[id] !== 'anybody');
 /** Calls a route with nothing in its body: what is refused at the door never reaches the handler. */
 const knock = (agent: Agent | ReturnType<typeof request>, id: RouteId) => {
   const [method, path] = splitId(id);
-  const url = `/api${path.replace('{id}', machineId('T118')).replace('{model}', 'AX7')}`;
+  const url = `/api${path.replace('{id}', machineId('T118')).replace('{model}', 'Ouzel 7')}`;
   return agent[method](url).send(method === 'get' ? undefined : {});
 };
 
@@ -144,7 +144,7 @@ describe('a machine of another branch', () => {
     expect((await start(agents.admin)).status).toBe(200);
   });
   test('its readings are refused one by one, and none is stored', async () => {
-    const reading = beltReading({ machineId: B031, sheet: { model: 'W4', revision: 1 } });
+    const reading = beltReading({ machineId: B031, sheet: { model: 'Corrie 4', revision: 1 } });
     const refused = await agents.technician.post('/api/readings:batch').send({
       readings: [reading],
     });

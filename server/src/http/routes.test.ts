@@ -85,7 +85,7 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     maud.post('/api/machines').send({
       id: randomUUID(),
       serial: 'T901',
-      model: 'AX7',
+      model: 'Ouzel 7',
       customer: 'Harrow End',
       builtOn: '2024-02-01',
       hours: 10,
@@ -99,34 +99,34 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     maud.put('/api/prices').send({ prices: [{ number: 'LM-7020', price: 240 }] }),
   'GET /machines/{id}/checks': async () => maud.get(`/api/machines/${T118}/checks?limit=5`),
   'GET /machines/{id}/rejudge': async () =>
-    maud.get(`/api/machines/${T118}/rejudge?model=AX7&revision=1`),
+    maud.get(`/api/machines/${T118}/rejudge?model=Ouzel%207&revision=1`),
   'POST /machines/{id}/rejudge': async () =>
-    maud.post(`/api/machines/${T118}/rejudge`).send({ model: 'AX7', revision: 1 }),
+    maud.post(`/api/machines/${T118}/rejudge`).send({ model: 'Ouzel 7', revision: 1 }),
   'GET /specs': async () => maud.get('/api/specs'),
-  'POST /specs': async () => maud.post('/api/specs').send(await sheet('GF7')),
+  'POST /specs': async () => maud.post('/api/specs').send(await sheet('Tarn 7')),
   'POST /specs/import': async () =>
     maud
       .post('/api/specs/import?preview=yes')
       .type('text/plain')
-      .send(JSON.stringify({ ...(await sheet('GF7')), revision: 9 })),
+      .send(JSON.stringify({ ...(await sheet('Tarn 7')), revision: 9 })),
   'GET /specs/schema.json': async () => maud.get('/api/specs/schema.json'),
   'GET /spec-models': async () => maud.get('/api/spec-models?limit=2'),
-  'GET /specs/{model}': async () => maud.get('/api/specs/AX7'),
-  'GET /specs/{model}/revisions': async () => maud.get('/api/specs/AX7/revisions'),
-  'GET /specs/{model}/checks': async () => maud.get('/api/specs/AX7/checks?limit=3'),
-  'GET /specs/{model}/diff': async () => maud.get('/api/specs/AX7/diff?from=1&to=1'),
-  'GET /specs/{model}/file': async () => maud.get('/api/specs/AX7/file'),
-  'GET /specs/{model}/draft': async () => maud.get('/api/specs/DF10/draft'),
+  'GET /specs/{model}': async () => maud.get('/api/specs/Ouzel%207'),
+  'GET /specs/{model}/revisions': async () => maud.get('/api/specs/Ouzel%207/revisions'),
+  'GET /specs/{model}/checks': async () => maud.get('/api/specs/Ouzel%207/checks?limit=3'),
+  'GET /specs/{model}/diff': async () => maud.get('/api/specs/Ouzel%207/diff?from=1&to=1'),
+  'GET /specs/{model}/file': async () => maud.get('/api/specs/Ouzel%207/file'),
+  'GET /specs/{model}/draft': async () => maud.get('/api/specs/Merle%2010/draft'),
   'PUT /specs/{model}/draft': async () => {
-    const newest = await sheet('DF10');
+    const newest = await sheet('Merle 10');
     return maud
-      .put('/api/specs/DF10/draft')
+      .put('/api/specs/Merle%2010/draft')
       .send({ basedOn: newest.revision, sheet: newest, version: 0 });
   },
-  'DELETE /specs/{model}/draft': async () => maud.delete('/api/specs/DF10/draft'),
+  'DELETE /specs/{model}/draft': async () => maud.delete('/api/specs/Merle%2010/draft'),
   'POST /specs/{model}/publish': async () => {
-    await withDraft('RC12');
-    return maud.post('/api/specs/RC12/publish').send({ version: 1, remark: 'no change' });
+    await withDraft('Merle 12');
+    return maud.post('/api/specs/Merle%2012/publish').send({ version: 1, remark: 'no change' });
   },
   'PUT /walks/{id}': async () =>
     maud.put(`/api/walks/${randomUUID()}`).send({
@@ -215,7 +215,7 @@ describe('what names nothing', () => {
   );
   test('four lists have pages', () => expect(paged).toHaveLength(4));
   test.each(paged)('a cursor that is no place in the list is refused: %s', async (id) => {
-    const path = splitId(id)[1].replace('{id}', T118).replace('{model}', 'AX7');
+    const path = splitId(id)[1].replace('{id}', T118).replace('{model}', 'Ouzel 7');
     const answer = await maud.get(`/api${path}?cursor=nowhere`);
     expect([answer.status, answer.body.errors?.[0].field]).toEqual([400, 'cursor']);
   });

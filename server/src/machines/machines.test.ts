@@ -25,7 +25,7 @@ const harvest = {
 const newMachine = (change: object = {}) => ({
   id: randomUUID(),
   serial: `N${randomUUID().slice(0, 6)}`,
-  model: 'AX7',
+  model: 'Ouzel 7',
   customer: 'Harrow End',
   builtOn: '2024-02-01',
   hours: 10,
@@ -70,7 +70,7 @@ describe('a new machine', () => {
     ['harvest.end', { harvest: { ...harvest, end: '2026-07-01' } }],
     ['harvest.efficiency', { harvest: { ...harvest, efficiency: 1.2 } }],
     ['harvest.areaHa', { harvest: { ...harvest, areaHa: 0 } }],
-    ['header.serial', { header: { model: 'RC12' } }],
+    ['header.serial', { header: { model: 'Merle 12' } }],
     ['id', { id: 'none' }],
   ])('with nonsense is refused by %s, and nothing is stored: %j', async (field, spoilt) => {
     const machine = newMachine(spoilt);

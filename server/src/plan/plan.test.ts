@@ -106,7 +106,7 @@ describe('a visit', () => {
 describe('the plan as a calendar', () => {
   const calendarOf = (change: Partial<Visit> = {}, customer = 'Harrow End') => {
     const machine = {
-      model: 'AX7',
+      model: 'Ouzel 7',
       serial: 'T118',
       customer,
       branch: 'Upper Larkmoor',
@@ -141,7 +141,7 @@ describe('the plan as a calendar', () => {
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(1);
     expect(text).toContain('DTSTART;VALUE=DATE:20260618');
     expect(text).toContain('DTEND;VALUE=DATE:20260620');
-    expect(text).toContain('SUMMARY:AX7 T118: Ines Marrow');
+    expect(text).toContain('SUMMARY:Ouzel 7 T118: Ines Marrow');
   });
   test('it keeps its name when it is moved, and says that it is newer', () => {
     expect(calendarOf()).toContain('UID:0197a000-0000-7000-8000-0000000000c1@green-tally');

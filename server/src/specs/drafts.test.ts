@@ -33,29 +33,31 @@ const withBelt = (sheet: SpecSheet, limit: number, more: Partial<SpecSheet> = {}
 
 describe('from draft to revision', () => {
   test('a draft is kept, published with a remark, and a walk’s older readings stay judged as they were', async () => {
-    const { sheet } = await sheetOf('AX7');
+    const { sheet } = await sheetOf('Ouzel 7');
     const changed = withBelt(sheet, 36);
     const kept = await planner
-      .put('/api/specs/AX7/draft')
+      .put('/api/specs/Ouzel%207/draft')
       .send({ basedOn: 1, sheet: changed, version: 0 })
       .expect(200);
     expect(kept.body).toMatchObject({ version: 1, by: 'Rhea Aldane', basedOn: 1 });
-    expect((await sheetOf('AX7')).sheet.revision).toBe(1);
-    await planner.post('/api/specs/AX7/publish').send({ version: 1, remark: '' }).expect(400);
+    expect((await sheetOf('Ouzel 7')).sheet.revision).toBe(1);
+    await planner.post('/api/specs/Ouzel%207/publish').send({ version: 1, remark: '' }).expect(400);
     await planner
-      .post('/api/specs/AX7/publish')
+      .post('/api/specs/Ouzel%207/publish')
       .send({ version: 1, remark: 'Belt limit up: two slipped at 35.5 last year.' })
       .expect(201);
-    const detail = await sheetOf('AX7');
+    const detail = await sheetOf('Ouzel 7');
     expect(detail).toMatchObject({
       latest: 2,
       publishedBy: 'Rhea Aldane',
       sheet: { revision: 2, remark: 'Belt limit up: two slipped at 35.5 last year.' },
       previous: { revision: 1 },
     });
-    expect((await planner.get('/api/specs/AX7/draft').expect(200)).body).toEqual({ draft: null });
+    expect((await planner.get('/api/specs/Ouzel%207/draft').expect(200)).body).toEqual({
+      draft: null,
+    });
     expect(
-      (await technician.get('/api/specs/AX7/diff?from=1&to=2').expect(200)).body.changed,
+      (await technician.get('/api/specs/Ouzel%207/diff?from=1&to=2').expect(200)).body.changed,
     ).toEqual([
       {
         id: 'fan-drive-belt',
@@ -64,18 +66,18 @@ describe('from draft to revision', () => {
       },
     ]);
     expect(
-      (await technician.get('/api/specs/AX7/revisions').expect(200)).body.items.map(
+      (await technician.get('/api/specs/Ouzel%207/revisions').expect(200)).body.items.map(
         (r: { revision: number }) => r.revision,
       ),
     ).toEqual([2, 1]);
 
     const file = (await technician.get(`/api/machines/${machineId('T118')}`).expect(200)).body;
-    expect(file.sheets.find((s: SpecSheet) => s.model === 'AX7').revision).toBe(2);
-    expect(file.earlier.map((s: SpecSheet) => [s.model, s.revision])).toEqual([['AX7', 1]]);
+    expect(file.sheets.find((s: SpecSheet) => s.model === 'Ouzel 7').revision).toBe(2);
+    expect(file.earlier.map((s: SpecSheet) => [s.model, s.revision])).toEqual([['Ouzel 7', 1]]);
   });
   test('judging anew shows what would change, stores nothing until asked, then holds', async () => {
     const url = `/api/machines/${machineId('T120')}/rejudge`;
-    const shown = await technician.get(`${url}?model=AX7&revision=2`).expect(200);
+    const shown = await technician.get(`${url}?model=Ouzel%207&revision=2`).expect(200);
     expect(shown.body.adopted).toBe(false);
     expect(shown.body.changes.map((c: { checkId: string }) => c.checkId)).toEqual([
       'fan-drive-belt',
@@ -83,58 +85,61 @@ describe('from draft to revision', () => {
     expect(shown.body.changes[0]).toMatchObject({
       reasonBefore: expect.stringMatching(/limit|chance/) as string,
     });
-    await technician.get(`${url}?model=W4&revision=1`).expect(400);
-    await planner.post(url).send({ model: 'AX7', revision: 2 }).expect(200);
+    await technician.get(`${url}?model=Corrie%204&revision=1`).expect(400);
+    await planner.post(url).send({ model: 'Ouzel 7', revision: 2 }).expect(200);
     expect(
       (await technician.get(`/api/machines/${machineId('T120')}`).expect(200)).body.machine
         .rejudged,
-    ).toEqual({ AX7: 2 });
-    expect((await technician.get(`${url}?model=AX7&revision=2`).expect(200)).body.changes).toEqual(
-      [],
-    );
+    ).toEqual({ 'Ouzel 7': 2 });
+    expect(
+      (await technician.get(`${url}?model=Ouzel%207&revision=2`).expect(200)).body.changes,
+    ).toEqual([]);
   });
   test('two people editing: the second is told, nothing is overwritten', async () => {
-    const { sheet } = await sheetOf('RC12');
+    const { sheet } = await sheetOf('Merle 12');
     await planner
-      .put('/api/specs/RC12/draft')
+      .put('/api/specs/Merle%2012/draft')
       .send({ basedOn: 1, sheet: { ...sheet, maker: 'Tolvane' }, version: 0 })
       .expect(200);
     const second = await admin
-      .put('/api/specs/RC12/draft')
+      .put('/api/specs/Merle%2012/draft')
       .send({ basedOn: 1, sheet: { ...sheet, maker: 'Other' }, version: 0 })
       .expect(409);
     expect(second.body.detail).toMatch(/Rhea Aldane saved it meanwhile/);
-    expect((await admin.get('/api/specs/RC12/draft').expect(200)).body.draft).toMatchObject({
+    expect((await admin.get('/api/specs/Merle%2012/draft').expect(200)).body.draft).toMatchObject({
       version: 1,
       by: 'Rhea Aldane',
       sheet: { maker: 'Tolvane' },
     });
     await admin
-      .put('/api/specs/RC12/draft')
+      .put('/api/specs/Merle%2012/draft')
       .send({ basedOn: 1, sheet: { ...sheet, maker: 'Other' }, version: 1 })
       .expect(200);
-    await planner.post('/api/specs/RC12/publish').send({ version: 1, remark: 'mine' }).expect(409);
-    await planner.delete('/api/specs/RC12/draft').expect(204);
+    await planner
+      .post('/api/specs/Merle%2012/publish')
+      .send({ version: 1, remark: 'mine' })
+      .expect(409);
+    await planner.delete('/api/specs/Merle%2012/draft').expect(204);
     const gone = await admin
-      .put('/api/specs/RC12/draft')
+      .put('/api/specs/Merle%2012/draft')
       .send({ basedOn: 1, sheet, version: 2 })
       .expect(409);
     expect(gone.body.title).toBe('The draft is gone');
   });
   test('two first saves at once: one wins, the other is told', async () => {
-    const { sheet } = await sheetOf('GF7');
+    const { sheet } = await sheetOf('Tarn 7');
     const answers = await Promise.all(
       [planner, admin].map((who) =>
-        who.put('/api/specs/GF7/draft').send({ basedOn: 1, sheet, version: 0 }),
+        who.put('/api/specs/Tarn%207/draft').send({ basedOn: 1, sheet, version: 0 }),
       ),
     );
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409]);
-    await planner.delete('/api/specs/GF7/draft').expect(204);
+    await planner.delete('/api/specs/Tarn%207/draft').expect(204);
   });
   test('a draft that began from an older revision is not published over a newer one', async () => {
-    const { sheet } = await sheetOf('W4');
+    const { sheet } = await sheetOf('Corrie 4');
     await planner
-      .put('/api/specs/W4/draft')
+      .put('/api/specs/Corrie%204/draft')
       .send({ basedOn: 1, sheet: withBelt(sheet, 29), version: 0 })
       .expect(200);
     await admin
@@ -142,16 +147,18 @@ describe('from draft to revision', () => {
       .send({ ...withBelt(sheet, 28.5), revision: 2, remark: 'By file' })
       .expect(200);
     const answer = await planner
-      .post('/api/specs/W4/publish')
+      .post('/api/specs/Corrie%204/publish')
       .send({ version: 1, remark: 'By hand' })
       .expect(409);
     expect(answer.body.detail).toMatch(/revision 2 was published meanwhile/);
-    expect((await planner.get('/api/specs/W4/draft').expect(200)).body.draft.version).toBe(1);
+    expect((await planner.get('/api/specs/Corrie%204/draft').expect(200)).body.draft.version).toBe(
+      1,
+    );
   });
   test('an invalid draft is refused by field and the old one stays', async () => {
-    const { sheet } = await sheetOf('DF10');
+    const { sheet } = await sheetOf('Merle 10');
     const answer = await planner
-      .put('/api/specs/DF10/draft')
+      .put('/api/specs/Merle%2010/draft')
       .send({
         basedOn: 1,
         version: 0,
@@ -170,12 +177,14 @@ describe('from draft to revision', () => {
     expect(answer.body.errors.map((e: { field: string }) => e.field)).toEqual(
       expect.arrayContaining(['sheet.checks.0.places', 'sheet.checks.0.knockOns.0.check']),
     );
-    expect((await planner.get('/api/specs/DF10/draft').expect(200)).body).toEqual({ draft: null });
+    expect((await planner.get('/api/specs/Merle%2010/draft').expect(200)).body).toEqual({
+      draft: null,
+    });
   });
   test('a reading names the revision it is judged by; an older one is still taken from a phone that had no signal', async () => {
     const { body } = await technician
       .post('/api/readings:batch')
-      .send({ readings: [beltReading({ sheet: { model: 'AX7', revision: 1 } })] })
+      .send({ readings: [beltReading({ sheet: { model: 'Ouzel 7', revision: 1 } })] })
       .expect(200);
     expect(body.results[0].result).toBe('accepted');
   });

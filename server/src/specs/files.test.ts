@@ -18,19 +18,19 @@ const sheetOf = sheetsFor(() => technician);
 
 describe('files in and out', () => {
   test('what is exported is imported as the same, byte for byte', async () => {
-    const file = (await technician.get('/api/specs/W4/file').expect(200)).text;
-    expect(file).toBe(printSheet((await sheetOf('W4')).sheet));
+    const file = (await technician.get('/api/specs/Corrie%204/file').expect(200)).text;
+    expect(file).toBe(printSheet((await sheetOf('Corrie 4')).sheet));
     const answer = await planner
       .post('/api/specs/import?preview=yes')
       .type('text/plain')
       .send(file)
       .expect(200);
-    expect(answer.body).toMatchObject({ model: 'W4', same: true, stored: false, errors: [] });
+    expect(answer.body).toMatchObject({ model: 'Corrie 4', same: true, stored: false, errors: [] });
     await planner.post('/api/specs/import').type('text/plain').send(file).expect(200);
-    expect((await sheetOf('W4')).latest).toBe(1);
+    expect((await sheetOf('Corrie 4')).latest).toBe(1);
   });
   test('YAML is accepted, and previewed: what is new, changed, removed; nothing is stored', async () => {
-    const { sheet } = await sheetOf('GF7');
+    const { sheet } = await sheetOf('Tarn 7');
     const [first, ...rest] = sheet.checks;
     const next = {
       ...sheet,
@@ -57,10 +57,10 @@ describe('files in and out', () => {
         changed: [{ id: 'reel-tines', fields: [{ field: 'allowed', before: 4, after: 6 }] }],
       },
     });
-    expect((await sheetOf('GF7')).latest).toBe(1);
+    expect((await sheetOf('Tarn 7')).latest).toBe(1);
   });
   test('errors name line and field, and nothing is stored', async () => {
-    const file = printSheet((await sheetOf('DF10')).sheet)
+    const file = printSheet((await sheetOf('Merle 10')).sheet)
       .replace('"revision": 1', '"revision": 2')
       .replace('"total": 124', '"total": -3')
       .replace('"tool": {', '"tool": 7, "was": {');
@@ -81,7 +81,7 @@ describe('files in and out', () => {
         expect.objectContaining({ line: line('"tool": 7'), field: 'checks.0.tool' }),
       ]),
     );
-    expect((await sheetOf('DF10')).latest).toBe(1);
+    expect((await sheetOf('Merle 10')).latest).toBe(1);
   });
   test.each([
     ['{"model": ', /line|flow|end/i],
@@ -95,7 +95,7 @@ describe('files in and out', () => {
   test('an empty file is refused', async () =>
     void (await planner.post('/api/specs/import').type('text/plain').send(' ').expect(400)));
   test('a sheet of 2,000 checks goes in', async () => {
-    const { sheet } = await sheetOf('AX7');
+    const { sheet } = await sheetOf('Ouzel 7');
     const many = SpecSheet.parse({
       ...sheet,
       model: 'BIG',

@@ -28,9 +28,9 @@ function oldForm(sheet: SpecSheet): object {
 }
 
 test('a revision stored in the old form is read, judged alike and left as it is', async () => {
-  const old = oldForm(scenario().sheets.find((s) => s.model === 'AX7')!);
+  const old = oldForm(scenario().sheets.find((s) => s.model === 'Ouzel 7')!);
   await place.db.sequelize.query(
-    `UPDATE spec_sheets SET document = :document WHERE model = 'AX7'`,
+    `UPDATE spec_sheets SET document = :document WHERE model = 'Ouzel 7'`,
     { replacements: { document: JSON.stringify(old) } },
   );
   const agent = await signedIn(place.app, 'rhea');
@@ -39,14 +39,14 @@ test('a revision stored in the old form is read, judged alike and left as it is'
   const said = (f: MachineFile) =>
     standingOf(f, DEMO_DAY).verdicts.map((v) => [v.check.id, v.decision]);
   expect(said(file)).toEqual(said(now));
-  expect(file.sheets.find((s) => s.model === 'AX7')?.positions).toEqual([]);
-  const row = await SheetRow.findOne({ where: { model: 'AX7' } });
+  expect(file.sheets.find((s) => s.model === 'Ouzel 7')?.positions).toEqual([]);
+  const row = await SheetRow.findOne({ where: { model: 'Ouzel 7' } });
   expect(row?.document).toEqual(old);
 });
 
 test('changed and published, it is of the new form, and the old one is still there', async () => {
   const agent = await signedIn(place.app, 'rhea');
-  const { sheet } = (await agent.get('/api/specs/AX7')).body as { sheet: SpecSheet };
+  const { sheet } = (await agent.get('/api/specs/Ouzel%207')).body as { sheet: SpecSheet };
   const changed = {
     ...sheet,
     positions: [...new Set(sheet.checks.map((c) => c.position))].map((name) => ({
@@ -58,15 +58,15 @@ test('changed and published, it is of the new form, and the old one is still the
     ),
   };
   await agent
-    .put('/api/specs/AX7/draft')
+    .put('/api/specs/Ouzel%207/draft')
     .send({ basedOn: 1, sheet: changed, version: 0 })
     .expect(200);
   await agent
-    .post('/api/specs/AX7/publish')
+    .post('/api/specs/Ouzel%207/publish')
     .send({ version: 1, remark: 'positions and years' })
     .expect(201);
-  const newest = (await agent.get('/api/specs/AX7')).body.sheet as SpecSheet;
+  const newest = (await agent.get('/api/specs/Ouzel%207')).body.sheet as SpecSheet;
   expect([newest.revision, newest.positions.length > 0]).toEqual([2, true]);
   const file = MachineFile.parse((await agent.get(`/api/machines/${machineId('T118')}`)).body);
-  expect(file.earlier.find((s) => s.model === 'AX7')?.positions).toEqual([]);
+  expect(file.earlier.find((s) => s.model === 'Ouzel 7')?.positions).toEqual([]);
 });

@@ -16,30 +16,30 @@ describe('spec sheets, read', () => {
   test('models come by pages, with a cursor', async () => {
     const first = await technician.get('/api/spec-models?limit=4').expect(200);
     expect(first.body.items.map((i: { model: string }) => i.model)).toEqual([
-      'AX5',
-      'AX7',
-      'DF10',
-      'GF7',
+      'Corrie 4',
+      'Merle 10',
+      'Merle 12',
+      'Ouzel 5',
     ]);
     const second = await technician
       .get(`/api/spec-models?limit=4&cursor=${first.body.next}`)
       .expect(200);
     expect(second.body).toMatchObject({
       items: [
-        { model: 'RC12', checks: 36, draft: null },
-        { model: 'W4', machine: 'combine', revision: 1 },
+        { model: 'Ouzel 7', machine: 'combine', revision: 1 },
+        { model: 'Tarn 7', checks: 33, draft: null },
       ],
       next: null,
     });
   });
   test('a sheet is answered once, then 304, and gzipped', async () => {
     const first = await technician
-      .get('/api/specs/AX7')
+      .get('/api/specs/Ouzel%207')
       .set('accept-encoding', 'gzip')
       .expect(200)
       .expect('content-encoding', 'gzip');
     await technician
-      .get('/api/specs/AX7')
+      .get('/api/specs/Ouzel%207')
       .set('if-none-match', first.headers['etag'] as string)
       .expect(304);
     expect((first.body as SpecDetail).sheet.checks.length).toBeGreaterThanOrEqual(100);
@@ -50,14 +50,14 @@ describe('spec sheets, read', () => {
     while (cursor !== null) {
       const page = (
         await technician
-          .get(`/api/specs/AX7/checks?limit=40${cursor ? `&cursor=${cursor}` : ''}`)
+          .get(`/api/specs/Ouzel%207/checks?limit=40${cursor ? `&cursor=${cursor}` : ''}`)
           .expect(200)
       ).body as { items: { id: string }[]; next: string | null };
       seen.push(...page.items.map((c) => c.id));
       cursor = page.next;
     }
-    expect(seen).toEqual((await sheetOf('AX7')).sheet.checks.map((c) => c.id));
-    await technician.get('/api/specs/AX7/checks?cursor=nowhere').expect(400);
+    expect(seen).toEqual((await sheetOf('Ouzel 7')).sheet.checks.map((c) => c.id));
+    await technician.get('/api/specs/Ouzel%207/checks?cursor=nowhere').expect(400);
   });
   test('a machine resolves to its checks as it is built', async () => {
     const ids = async () =>
@@ -78,7 +78,7 @@ describe('spec sheets, read', () => {
   });
   test.each([
     '/api/specs/ZZ9',
-    '/api/specs/AX7?revision=99',
+    '/api/specs/Ouzel%207?revision=99',
     '/api/specs/ZZ9/revisions',
     '/api/specs/ZZ9/file',
   ])('%s is not found', async (url) => void (await technician.get(url).expect(404)));
@@ -93,10 +93,10 @@ describe('spec sheets, read', () => {
 
 describe('roles', () => {
   const tries: readonly (readonly ['put' | 'post' | 'get' | 'delete', string])[] = [
-    ['put', '/api/specs/AX7/draft'],
-    ['get', '/api/specs/AX7/draft'],
-    ['delete', '/api/specs/AX7/draft'],
-    ['post', '/api/specs/AX7/publish'],
+    ['put', '/api/specs/Ouzel%207/draft'],
+    ['get', '/api/specs/Ouzel%207/draft'],
+    ['delete', '/api/specs/Ouzel%207/draft'],
+    ['post', '/api/specs/Ouzel%207/publish'],
     ['post', '/api/specs/import'],
     ['post', '/api/specs'],
     ['post', `/api/machines/${machineId('T118')}/rejudge`],

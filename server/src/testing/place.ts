@@ -54,7 +54,7 @@ export const beltReading = (change: object = {}): Record<string, unknown> => ({
   machineId: machineId('T118'),
   walkId: null,
   checkId: 'fan-drive-belt',
-  sheet: { model: 'AX7', revision: 1 },
+  sheet: { model: 'Ouzel 7', revision: 1 },
   place: 'belt',
   state: 'asFound',
   value: { kind: 'measure', values: [37.2], typed: ['37.2'], unit: 'mm' },

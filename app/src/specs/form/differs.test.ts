@@ -1,11 +1,11 @@
 import { SpecSheet, type Check } from '@green-tally/core/contracts';
-import ax5 from '../../../../demo/specs/ax5.json';
-import ax7 from '../../../../demo/specs/ax7.json';
+import ouzel5 from '../../../../demo/specs/ouzel5.json';
+import ouzel7 from '../../../../demo/specs/ouzel7.json';
 import { withPositions, printPositions } from '../positionLines';
 import { printFit, readFit } from './differs';
 import { formSchema, toForm } from './index';
 
-const [inch, metric] = [ax5, ax7].map((s) => SpecSheet.parse(s)) as [SpecSheet, SpecSheet];
+const [inch, metric] = [ouzel5, ouzel7].map((s) => SpecSheet.parse(s)) as [SpecSheet, SpecSheet];
 const checkOf = (sheet: SpecSheet, id: string): Check => {
   const found = sheet.checks.find((c) => c.id === id);
   if (!found) throw new Error(id);

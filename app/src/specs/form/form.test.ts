@@ -1,11 +1,11 @@
 import { SpecSheet, type Check } from '@green-tally/core/contracts';
-import ax5 from '../../../../demo/specs/ax5.json';
-import ax7 from '../../../../demo/specs/ax7.json';
-import gf7 from '../../../../demo/specs/gf7.json';
+import ouzel5 from '../../../../demo/specs/ouzel5.json';
+import ouzel7 from '../../../../demo/specs/ouzel7.json';
+import tarn7 from '../../../../demo/specs/tarn7.json';
 import { fieldsOf, formSchema, nameOf, toForm } from './index';
 import { withNewCheck } from '../newCheck';
 
-const sheets = [ax5, ax7, gf7].map((s) => SpecSheet.parse(s));
+const sheets = [ouzel5, ouzel7, tarn7].map((s) => SpecSheet.parse(s));
 const check = (sheet: SpecSheet, id: string): Check => {
   const found = sheet.checks.find((c) => c.id === id);
   if (!found) throw new Error(id);
@@ -92,7 +92,7 @@ describe('the form of a check', () => {
 });
 
 describe('a new check', () => {
-  const gf7Sheet = sheets[2] as SpecSheet;
+  const tarn7Sheet = sheets[2] as SpecSheet;
   const station = { station: 2, stationName: 'Header' };
   test.each([
     'measure',
@@ -106,13 +106,13 @@ describe('a new check', () => {
     'setting',
     'service',
   ] as const)('of kind %s is valid at once, and its form can be kept', (kind) => {
-    const made = withNewCheck(gf7Sheet, kind, station, 'Rear ladder');
+    const made = withNewCheck(tarn7Sheet, kind, station, 'Rear ladder');
     expect(made.id).toBe('rear-ladder');
     expect(SpecSheet.safeParse(made.sheet).error?.issues ?? []).toEqual([]);
     expect(read(made.sheet, check(made.sheet, made.id), {}).success).toBe(true);
   });
   test('an id that is taken is not taken twice, and odd names still give one', () => {
-    const once = withNewCheck(gf7Sheet, 'condition', station, 'Reel tines');
+    const once = withNewCheck(tarn7Sheet, 'condition', station, 'Reel tines');
     expect(once.id).toBe('reel-tines-2');
     expect(withNewCheck(once.sheet, 'condition', station, '– ! –').id).toBe('check');
     expect(withNewCheck(once.sheet, 'level', station, 'Öl, hinten').id).toBe('o-l-hinten');

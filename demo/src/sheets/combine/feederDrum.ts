@@ -20,7 +20,7 @@ export function feederDrum({ fine, fineWear, m, rate, w }: Combine): void {
           { option: 'low', because: 'small grain and stones' },
           { crop: 'maize', option: 'high', because: 'ears need room' },
           { crop: 'grain sorghum', option: 'high', because: 'heads need room' },
-          { header: 'RC12', option: 'high', because: 'row-crop header' },
+          { header: 'Merle 12', option: 'high', because: 'row-crop header' },
         ],
     how: 'Look which hole the stop bolt stands in, both sides.',
     why: 'The drum must ride on the crop.',

@@ -5,7 +5,7 @@ import { cutting } from './cutting';
 import { moves } from './moves';
 import { DOWN, RAISED, SIDE, REMARK } from './positions';
 
-/** Auger header GF7. */
+/** Auger header Tarn 7. */
 export function auger(): SheetInput {
   const w = new SheetWriter({ on: 'header', book: 'Larkmoor spec book 6', inch: false });
   anyHeader(w, [RAISED, DOWN]);
@@ -158,7 +158,7 @@ export function auger(): SheetInput {
       put: { adjust: 10, replace: 8 },
     });
   return {
-    model: 'GF7',
+    model: 'Tarn 7',
     maker: 'Brackenfell',
     machine: 'header',
     revision: 1,

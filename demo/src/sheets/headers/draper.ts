@@ -5,7 +5,7 @@ import { cutting } from './cutting';
 import { moves } from './moves';
 import { DOWN, RAISED, REMARK } from './positions';
 
-/** Draper header DF10. */
+/** Draper header Merle 10. */
 export function draper(): SheetInput {
   const w = new SheetWriter({ on: 'header', book: 'Larkmoor spec book 5', inch: false });
   anyHeader(w, [DOWN, RAISED]);
@@ -184,7 +184,7 @@ export function draper(): SheetInput {
       put: { replace: 35 },
     });
   return {
-    model: 'DF10',
+    model: 'Merle 10',
     maker: 'Tolvane',
     machine: 'header',
     revision: 1,

@@ -5,7 +5,7 @@ import { moves } from './moves';
 import { rowByRow } from './rowByRow';
 import { DOWN, RAISED, SIDE, REMARK } from './positions';
 
-/** Row-crop header RC12: twelve rows, or eight; what is read row by row stands once for each. */
+/** Row-crop header Merle 12: twelve rows, or eight; what is read row by row stands once for each. */
 export function rowCrop(): SheetInput {
   const w = new SheetWriter({ on: 'header', book: 'Larkmoor spec book 2', inch: false });
   anyHeader(w, [RAISED, DOWN]);
@@ -113,7 +113,7 @@ export function rowCrop(): SheetInput {
       put: { adjust: 20 },
     });
   return {
-    model: 'RC12',
+    model: 'Merle 12',
     maker: 'Tolvane',
     machine: 'header',
     revision: 1,
