@@ -85,7 +85,7 @@ for (const [name, viewport, serial] of [
         await page.getByTestId('put right').click();
         await enter(page, '38');
         await decision(page, 'Watch');
-        await expect(page.getByTestId('why')).toContainText(
+        await expect(page.getByTestId('verdict')).toContainText(
           'New: it stretches and settles first. Look again at',
         );
         await toStop(page, 'chopper-knives');
