@@ -51,6 +51,9 @@ async function take(base, executablePath) {
   const check = async (id) => {
     await page.getByLabel('Find a check').fill(id);
     await page.getByTestId(`stop ${id}`).click();
+    await page.getByTestId('confirm position').waitFor();
+    const asked = page.getByTestId('position').getByRole('radiogroup');
+    for (const choice of await asked.all()) await choice.getByRole('radio').last().click();
     await page.getByTestId('confirm position').click();
   };
   const toWalk = () => page.getByRole('link', { name: 'Back to the walk' }).click();
@@ -109,6 +112,9 @@ async function take(base, executablePath) {
   await page.goto(`${base}/due/${idOf('T118')}`);
   await page.getByTestId('closing').waitFor();
   await shot(page, 'due-phone');
+  await page.goto(`${base}/walk/${idOf('T120')}/fan-drive-belt`);
+  await page.getByTestId('sums').waitFor();
+  await shot(page, 'sums-phone');
   const wide = await open({ width: 1280, height: 800 }, 'rhea');
   await wide.getByTestId('what wears').waitFor();
   await shot(wide, 'yard-wide');
@@ -124,6 +130,9 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/settings/machines`);
   await wide.getByTestId('machines').waitFor();
   await shot(wide, 'settings-wide');
+  await wide.goto(`${base}/settings/costs`);
+  await wide.getByTestId('branch costs').waitFor();
+  await shot(wide, 'costs-wide');
   await wide.goto(`${base}/specs`);
   await wide.getByTestId('specs').waitFor();
   await shot(wide, 'sheets-wide');
