@@ -2,9 +2,11 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import type { ClassRate, Machine } from '@green-tally/core/contracts';
 import { ratesOf, slopesOf, type FleetMember } from '@green-tally/core/fleet';
 import { checksFor } from '@green-tally/core/walk';
+import type { Database } from './connection';
 import { ReadingRow } from './models';
 import { toReading } from './rows';
 import { currentSheets } from './sheets';
+import { factsVersion } from './version';
 import { connection, within } from './within';
 
 /** What the fleet has shown so far, asked branch by branch. */
@@ -20,6 +22,8 @@ interface Fleet {
   readonly machines: Map<string, Kept>;
   rates: Map<string, Readonly<Record<string, ClassRate>>>;
   lookedAt: number;
+  /** moves on when some machine's lives have changed: derived views are cached under it */
+  version: number;
   looking: Promise<void> | undefined;
 }
 
@@ -34,13 +38,12 @@ const FRESH_MS = 60_000;
  */
 export async function fleetRates(transaction?: Transaction): Promise<RatesFor> {
   const fleet = fleetOf();
-  if (Date.now() - fleet.lookedAt >= FRESH_MS) {
-    fleet.looking ??= look(fleet, transaction).finally(() => {
-      fleet.looking = undefined;
-    });
-    // the first time there is nothing to answer with; later the older answer does
-    if (fleet.lookedAt === 0) await fleet.looking;
-    else fleet.looking.catch(() => undefined);
+  if (fleet.lookedAt === 0) {
+    // there is nothing to answer with yet. Under a lock nobody else's connection is waited for
+    await (transaction ? look(fleet, transaction) : lookOnce(fleet));
+  } else if (Date.now() - fleet.lookedAt >= FRESH_MS) {
+    // the older answer does; the newer one is looked up on a connection of its own
+    lookOnce(fleet).catch(() => undefined);
   }
   return (branch) => {
     const kept = fleet.rates.get(branch);
@@ -54,6 +57,19 @@ export async function fleetRates(transaction?: Transaction): Promise<RatesFor> {
   };
 }
 
+/** Version of all that verdicts are derived from: the facts, and what the fleet has shown. */
+export async function derivedVersion(db: Database): Promise<string> {
+  await fleetRates();
+  return `${await factsVersion(db)}.${fleetOf().version}`;
+}
+
+function lookOnce(fleet: Fleet): Promise<void> {
+  fleet.looking ??= look(fleet).finally(() => {
+    fleet.looking = undefined;
+  });
+  return fleet.looking;
+}
+
 function fleetOf(): Fleet {
   const key = connection();
   const known = fleets.get(key);
@@ -62,6 +78,7 @@ function fleetOf(): Fleet {
     machines: new Map(),
     rates: new Map(),
     lookedAt: 0,
+    version: 0,
     looking: undefined,
   };
   fleets.set(key, fleet);
@@ -82,6 +99,7 @@ async function look(fleet: Fleet, transaction?: Transaction): Promise<void> {
       { type: QueryTypes.SELECT, ...within(transaction) },
     ),
   ]);
+  let changed = false;
   const revisions = sheets.map((s) => `${s.model} ${s.revision}`).join();
   for (const { equipment, read, ...machine } of machines) {
     const { id, branch, model, header } = machine;
@@ -98,9 +116,13 @@ async function look(fleet: Fleet, transaction?: Transaction): Promise<void> {
     const checks = checksFor({ ...machine, equipment: equipment ?? undefined }, sheets);
     const slopes = slopesOf(checks, readings.map(toReading), header?.serial);
     fleet.machines.set(id, { mark, member: { branch, slopes } });
+    changed = true;
   }
   const here = new Set(machines.map((m) => m.id));
-  for (const id of fleet.machines.keys()) if (!here.has(id)) fleet.machines.delete(id);
-  fleet.rates = new Map();
+  for (const id of fleet.machines.keys())
+    if (!here.has(id)) changed = fleet.machines.delete(id) || changed;
   fleet.lookedAt = Date.now();
+  if (!changed) return;
+  fleet.rates = new Map();
+  fleet.version += 1;
 }

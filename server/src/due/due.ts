@@ -6,7 +6,7 @@ import type { DueList } from '@green-tally/core/contracts';
 import { intervalWords } from '@green-tally/core/intervals';
 import { DUE_STATES, dueOf, standingOf } from '@green-tally/core/plan';
 import { printNumber } from '@green-tally/core/units';
-import { factsVersion, machineFiles, type Database } from '../db';
+import { derivedVersion, machineFiles, type Database } from '../db';
 
 const cache = new Map<string, DueList>();
 const KEPT = 4;
@@ -20,7 +20,7 @@ export async function dueListOf(
   branch: string | undefined,
   today: string,
 ): Promise<DueList> {
-  const key = [await factsVersion(db), branch ?? '', today].join('|');
+  const key = [await derivedVersion(db), branch ?? '', today].join('|');
   const kept = cache.get(key);
   if (kept) return kept;
   const rows = (await machineFiles(branch ? { branch } : {})).flatMap((file) => {

@@ -1,6 +1,6 @@
 import type { Yard, YardRow } from '@green-tally/core/contracts';
 import { nextStep, standingOf } from '@green-tally/core/plan';
-import { factsVersion, machineFiles, type Database } from '../db';
+import { derivedVersion, machineFiles, type Database } from '../db';
 
 const cache = new Map<string, Yard>();
 const KEPT = 8;
@@ -15,7 +15,7 @@ export async function yardOf(
   branch: string | undefined,
   today: string,
 ): Promise<Yard> {
-  const key = [await factsVersion(db), branch ?? '', today].join('|');
+  const key = [await derivedVersion(db), branch ?? '', today].join('|');
   const kept = cache.get(key);
   if (kept) return kept;
   const files = await machineFiles(branch ? { branch } : {});
