@@ -72,6 +72,7 @@ function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[]
           tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
           takenAt: moment(),
           hours: stop.hours,
+          fit: { crop: machine.harvest.crop, header: machine.header?.serial ?? null },
           by: demo.walkedBy,
         }),
       ),
