@@ -7,6 +7,22 @@ const money = z
   .nonnegative('an amount of 0 or more')
   .max(10_000_000, 'an amount below 10 million');
 
+/** Refuses a list that names something twice, at the second of them. */
+const onceEach =
+  <F extends string>(field: F) =>
+  (list: readonly Readonly<Record<F, string>>[], ctx: z.RefinementCtx): void => {
+    const seen = new Set<string>();
+    list.forEach((item, i) => {
+      if (seen.has(item[field]))
+        ctx.addIssue({
+          code: 'custom',
+          path: [i, field],
+          message: `each once; "${item[field]}" is there twice`,
+        });
+      seen.add(item[field]);
+    });
+  };
+
 /**
  * What standing still and working cost at one branch. A customer may have a stop hour of its own.
  * Money of the branch, an hour.
@@ -20,18 +36,7 @@ export const BranchCosts = z.object({
     .array(z.object({ customer: ShortText, stopHour: money }))
     .max(2000)
     .default([])
-    .superRefine((customers, ctx) => {
-      const seen = new Set<string>();
-      customers.forEach(({ customer }, i) => {
-        if (seen.has(customer))
-          ctx.addIssue({
-            code: 'custom',
-            path: [i, 'customer'],
-            message: `a customer once; "${customer}" is there twice`,
-          });
-        seen.add(customer);
-      });
-    }),
+    .superRefine(onceEach('customer')),
   version: z.int().min(0).describe('the one seen when changing; 0 where none was set'),
 });
 export type BranchCosts = z.infer<typeof BranchCosts>;
@@ -41,22 +46,7 @@ export const PartPrice = z.object({ number: ShortText, price: money.nullable() }
 export type PartPrice = z.infer<typeof PartPrice>;
 
 export const PriceList = z.object({
-  prices: z
-    .array(PartPrice)
-    .min(1)
-    .max(10_000)
-    .superRefine((prices, ctx) => {
-      const seen = new Set<string>();
-      prices.forEach(({ number }, i) => {
-        if (seen.has(number))
-          ctx.addIssue({
-            code: 'custom',
-            path: [i, 'number'],
-            message: `a part once; "${number}" is there twice`,
-          });
-        seen.add(number);
-      });
-    }),
+  prices: z.array(PartPrice).min(1).max(10_000).superRefine(onceEach('number')),
 });
 
 export type PriceList = z.infer<typeof PriceList>;
