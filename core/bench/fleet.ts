@@ -137,7 +137,7 @@ function oneFleet(kind: WearClass, dice: Random): Outcome[] {
   const machines = Array.from({ length: MACHINES }, (_, i) => simulate(check, kind, dice, i));
   const fleet: FleetMember[] = machines.map((m) => ({
     branch: 'here',
-    slopes: slopesOf([check], m.readings, undefined),
+    slopes: slopesOf([check], m.readings, { serial: undefined, since: undefined }),
   }));
   const rates = ratesOf(fleet, 'here');
   return machines.flatMap((m) => outcomeOf(check, kind, m, rates) ?? []);

@@ -155,7 +155,10 @@ export function scenario(): Scenario {
 
 const memberOf = ({ machine, sheets, readings }: MachineFile): FleetMember => ({
   branch: machine.branch,
-  slopes: slopesOf(checksFor(machine, sheets), readings, machine.header?.serial),
+  slopes: slopesOf(checksFor(machine, sheets), readings, {
+    serial: machine.header?.serial,
+    since: machine.header?.since,
+  }),
 });
 
 /** Who finished a walk of this year closed the machine up after it. */

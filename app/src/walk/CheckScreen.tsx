@@ -34,7 +34,9 @@ function OneCheck({ file, standing, checkId }: Known & { readonly checkId: strin
         />
       </Screen>
     );
-  const walk = standing.walk && !standing.walk.finishedAt ? standing.walk : undefined;
+  const open = standing.walk && !standing.walk.finishedAt ? standing.walk : undefined;
+  // a check that the short walk under way leaves out is only looked at
+  const walk = open && (open.checks === null || open.checks.includes(check.id)) ? open : undefined;
   return walk ? (
     <CheckInWalk key={check.id} file={file} standing={standing} check={check} walk={walk} />
   ) : (

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Decision } from './check';
-import { Day, Id, ShortText, Slug } from './common';
+import { Day, Id, Moment, ShortText, Slug } from './common';
 import { ClassRate, MachineCosts } from './costs';
 import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
@@ -33,7 +33,12 @@ export const Machine = z.object({
   builtOn: Day,
   hours: z.number().nonnegative().max(100_000),
   header: z
-    .object({ model: ShortText, serial: ShortText, equipment: z.record(Slug, Slug).optional() })
+    .object({
+      model: ShortText,
+      serial: ShortText,
+      equipment: z.record(Slug, Slug).optional(),
+      since: Moment.optional().describe('when it took the place of another, as far as is known'),
+    })
     .nullable(),
   equipment: z
     .record(Slug, Slug)

@@ -20,7 +20,7 @@ const at = (hours: number, wear: number, change: Partial<Reading> = {}): Reading
 };
 const fitted = (hours: number) => at(hours, 0.02, { renewed: true, state: 'asLeft' });
 const slopes = (readings: readonly Reading[], check: Check = belt) =>
-  slopesOf([check], readings, undefined);
+  slopesOf([check], readings, { serial: undefined, since: undefined });
 
 describe('how fast its parts have worn', () => {
   test('each life has a line of its own, from its renewal on', () => {

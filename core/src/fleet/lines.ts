@@ -1,6 +1,6 @@
 import { takeUpOf, type Check, type MeasuredCheck, type Reading } from '../contracts';
 import { slopeOf, shrinkages, type SeenSlope, type WearPoint } from '../forecast';
-import { byCheck, ofThisHeader, placesOf, type PlaceHistory } from '../history';
+import { byCheck, ofThisHeader, placesOf, type HeaderOn, type PlaceHistory } from '../history';
 import {
   AT_NEW,
   atPlace,
@@ -40,12 +40,12 @@ interface Lived {
  * How fast every part of a machine has worn, drifted or used up its travel, life by life. A life
  * that says nothing of its slope is left out; so is one that seems to hide a new part.
  * @param readings of the machine
- * @param header serial of the header on it
+ * @param header the header on it
  */
 export function slopesOf(
   checks: readonly Check[],
   readings: readonly Reading[],
-  header: string | undefined,
+  header: HeaderOn,
 ): LifeSlope[] {
   const own = byCheck(readings);
   return checks.flatMap((check) => {

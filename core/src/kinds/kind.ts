@@ -33,6 +33,8 @@ export interface MachineFacts {
   readonly header?: string;
   /** serial of the header on it: what was read of another is not of this one */
   readonly headerSerial?: string;
+  /** when it took the place of another */
+  readonly headerSince?: string;
   /** the day; without it nothing falls due by the calendar */
   readonly today?: Day;
   /** what stopping and working cost, where the branch has said so */

@@ -16,7 +16,7 @@ export const DUE_STATES = DueState.options;
 
 /** What a due list is made from. */
 export interface DueFrom {
-  readonly file: Pick<MachineFile, 'readings'>;
+  readonly file: Pick<MachineFile, 'readings' | 'machine'>;
   readonly checks: readonly Check[];
   readonly verdicts: readonly CheckVerdict[];
   readonly tasks: readonly Task[];
@@ -37,7 +37,14 @@ export function dueLines({ file, checks, verdicts, tasks, facts }: DueFrom): Due
   }
   const lines = [
     ...checks.flatMap((check) =>
-      ofCheck(check, ofThisHeader(check, byCheck.get(check.id) ?? [], facts.header), facts),
+      ofCheck(
+        check,
+        ofThisHeader(check, byCheck.get(check.id) ?? [], {
+          serial: facts.header,
+          since: file.machine.header?.since,
+        }),
+        facts,
+      ),
     ),
     ...verdicts.flatMap((v) => rechecks(v, facts)),
     ...tasks.flatMap((t) => (t.done || !t.check ? [] : [ofTask(t, facts)])),

@@ -76,7 +76,11 @@ export function factsOf({ machine, readings, costs, rates }: KnownOf, today: Day
     seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency),
     crop: machine.harvest.crop,
     ...(machine.header
-      ? { header: machine.header.model, headerSerial: machine.header.serial }
+      ? {
+          header: machine.header.model,
+          headerSerial: machine.header.serial,
+          ...(machine.header.since ? { headerSince: machine.header.since } : {}),
+        }
       : {}),
     today,
     use: rateOfUse(machine.harvest, readings),

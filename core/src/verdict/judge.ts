@@ -95,7 +95,10 @@ function judgeOwn(
   all: readonly Reading[],
   facts: MachineFacts,
 ): CheckVerdict | undefined {
-  const own = ofThisHeader(check, all, facts.headerSerial);
+  const own = ofThisHeader(check, all, {
+    serial: facts.headerSerial,
+    since: facts.headerSince,
+  });
   if (own.length === 0) return undefined;
   const { read, unread } = placesOf(check.places, own);
   if (read.length === 0) return undefined;

@@ -231,6 +231,14 @@ describe('what was read for another crop or of another header', () => {
     expect(judgeCheck(on, [one, damaged], with41)?.decision).toBe('holds');
     expect(judgeCheck(on, [one, damaged], with45)?.decision).toBe('replace');
   });
+  test('where a reading does not say and another header came on since, it has not been read', () => {
+    const on = { ...belt, on: 'header' } as Check;
+    const old = reading('made', 'here', mm(37.9));
+    const since = (headerSince: string) =>
+      judgeCheck(on, [old], { ...facts, headerSerial: 'H45', headerSince })?.decision;
+    expect(since('2026-06-01T00:00:00.000Z')).toBe('holds');
+    expect(since('2026-07-01T00:00:00.000Z')).toBeUndefined();
+  });
   test('where a reading does not say, it is taken to be of what is on', () => {
     const on = { ...belt, on: 'header' } as Check;
     expect(

@@ -114,7 +114,10 @@ async function look(fleet: Fleet, transaction?: Transaction): Promise<void> {
       ...within(transaction),
     });
     const checks = checksFor({ ...machine, equipment: equipment ?? undefined }, sheets);
-    const slopes = slopesOf(checks, readings.map(toReading), header?.serial);
+    const slopes = slopesOf(checks, readings.map(toReading), {
+      serial: header?.serial,
+      since: header?.since,
+    });
     fleet.machines.set(id, { mark, member: { branch, slopes } });
     changed = true;
   }

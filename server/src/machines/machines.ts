@@ -92,7 +92,7 @@ export async function changeMachine(
   db: Database,
   id: string,
   change: z.output<typeof MachineChange>,
-  person: Person,
+  { person, now }: { readonly person: Person; readonly now: Date },
 ): Promise<Machine> {
   const row = await machineToChange(id, person);
   if (change.harvest && change.harvest.start < row.builtOn)
@@ -102,8 +102,16 @@ export async function changeMachine(
       'a date after the machine was built',
     );
   if (change.hours !== undefined) await refuseLess(row, change.hours);
+  const { header } = change;
+  const swapped = header && header.serial !== row.header?.serial;
+  // what was read before and does not say of which header is not of the one that comes on now
+  const kept = swapped
+    ? { ...change, header: { ...header, since: now.toISOString() } }
+    : header
+      ? { ...change, header: { ...header, since: row.header?.since } }
+      : change;
   await db.sequelize.transaction(async (transaction) => {
-    await row.update(change, { transaction });
+    await row.update(kept, { transaction });
     await factsChanged(db, transaction);
   });
   return toMachine(row);

@@ -20,7 +20,7 @@ export function machineHandlers({ db, clock }: Setting) {
     'GET /machines/{id}': ({ params }) => machineFile(params.id),
     'POST /machines': ({ body, person }) => addMachine(db, body, person),
     'PATCH /machines/{id}': ({ params, body, person }) =>
-      changeMachine(db, params.id, body, person),
+      changeMachine(db, params.id, body, { person, now: clock.now() }),
     'GET /machines/{id}/checks': async ({ params, query }) => {
       const found = await machineWithSheets(params.id);
       if (!found) throw new NotFound('machine');
