@@ -16,6 +16,7 @@ export const Harvest = z
     widthM: z.number().positive().max(30),
     speedKmh: z.number().positive().max(30),
     efficiency: z.number().gt(0).max(1),
+    cropSince: Day.optional().describe('when the crop was changed, as far as is known'),
   })
   .refine((h) => h.end >= h.start, {
     path: ['end'],

@@ -29,6 +29,8 @@ export interface DueFacts {
   readonly today: Day;
   readonly use: UseRate;
   readonly nextCrop?: string | undefined;
+  /** the day that crop was chosen, where it took the place of another */
+  readonly cropSince?: Day | undefined;
   readonly header?: string | undefined;
 }
 
@@ -127,7 +129,11 @@ function dueDaily(last: LastDone | undefined, facts: DueFacts): Due {
 function duePerChange(last: LastDone | undefined, facts: DueFacts, by: 'crop' | 'header'): Due {
   const wanted = by === 'crop' ? facts.nextCrop : facts.header;
   const was = last?.[by];
-  const changed = was !== undefined && wanted !== undefined && was !== wanted;
+  // a reading that does not say for which crop is not for one that was chosen since
+  const unsaid = by === 'crop' && was === undefined && last !== undefined;
+  const changed =
+    (was !== undefined && wanted !== undefined && was !== wanted) ||
+    (unsaid && facts.cropSince !== undefined && last.on < facts.cropSince);
   if (!changed && countsForHarvest(last, facts)) return never(facts);
   return due(lastDayBefore(facts), facts, {
     by,

@@ -29,6 +29,8 @@ export interface MachineFacts {
   readonly seasonHours: number;
   /** the crop coming up, for settings */
   readonly crop?: string;
+  /** when that was changed */
+  readonly cropSince?: Day;
   /** model of the header on it, for settings */
   readonly header?: string;
   /** serial of the header on it: what was read of another is not of this one */

@@ -75,6 +75,7 @@ export function factsOf({ machine, readings, costs, rates }: KnownOf, today: Day
     hours: machine.hours,
     seasonHours: seasonHours(areaHa, widthM, speedKmh, efficiency),
     crop: machine.harvest.crop,
+    ...(machine.harvest.cropSince ? { cropSince: machine.harvest.cropSince } : {}),
     ...(machine.header
       ? {
           header: machine.header.model,
@@ -180,12 +181,13 @@ function walkOfSeason({ walks, machine }: MachineFile): Walk | undefined {
 export function dueFactsOf({
   hours,
   crop,
+  cropSince,
   headerSerial: header,
   today = '',
   use,
 }: MachineFacts): DueFacts {
   if (!use) throw new InputError('use', 'none', 'how the machine is used');
-  return { now: hours, today, use, nextCrop: crop, header };
+  return { now: hours, today, use, nextCrop: crop, cropSince, header };
 }
 
 /** All that is due on a machine and will be, nearest first. */

@@ -218,6 +218,10 @@ describe('what was read for another crop or of another header', () => {
     expect(judge(crops, [one]).decision).toBe('holds');
     expect(judge(crops, [one], { ...facts, crop: 'Malting barley' }).decision).toBe('due');
     expect(judge(belt, [one], { ...facts, crop: 'Malting barley' }).decision).toBe('holds');
+    const unsaid = reading('made', 'here', mm(37.9));
+    const since = (cropSince: string) => judge(crops, [unsaid], { ...facts, cropSince }).decision;
+    expect(since('2026-07-01')).toBe('due');
+    expect(since('2026-06-01')).toBe('holds');
   });
   test('another header of the same model has not been read', () => {
     const on = { ...belt, on: 'header' } as Check;

@@ -35,7 +35,7 @@ export function whenRead(
 
 /** Where the day or the season is not known nothing lapses by them, only by hours. */
 function dueFactsOf(
-  { hours, today, use, crop, headerSerial: header }: MachineFacts,
+  { hours, today, use, crop, cropSince, headerSerial: header }: MachineFacts,
   last: LastDone,
 ): DueFacts {
   const known = today !== undefined && use !== undefined;
@@ -44,6 +44,7 @@ function dueFactsOf(
     today: known ? today : last.on,
     use: known ? use : NO_SEASON,
     nextCrop: crop,
+    cropSince,
     header,
   };
 }

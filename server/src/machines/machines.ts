@@ -109,7 +109,12 @@ export async function changeMachine(
     ? { ...change, header: { ...header, since: now.toISOString() } }
     : header
       ? { ...change, header: { ...header, since: row.header?.since } }
-      : change;
+      : { ...change };
+  if (kept.harvest) {
+    const { crop, cropSince } = row.harvest;
+    const since = kept.harvest.crop === crop ? cropSince : now.toISOString().slice(0, 10);
+    kept.harvest = { ...kept.harvest, cropSince: since };
+  }
   await db.sequelize.transaction(async (transaction) => {
     await row.update(kept, { transaction });
     await factsChanged(db, transaction);
