@@ -23,12 +23,15 @@ const NOUNS = [
   'walk',
   'sheets',
   'plan',
+  'choose',
 ];
 /** The server's rooms, lowest first; `http` stands above them all, `cli` and tests above that. */
 const ROOMS = [
   'errors',
+  'clock',
   'db',
   'paging',
+  'files',
   'people',
   'specs',
   'machines',
@@ -37,8 +40,10 @@ const ROOMS = [
   'work',
   'ticks',
   'plan',
+  'standings',
   'yard',
   'due',
+  'jobs',
   'demo',
   'http',
 ];

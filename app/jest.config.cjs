@@ -2,6 +2,7 @@ const preset = require('jest-expo/jest-preset');
 
 const [first, ...rest] = preset.transformIgnorePatterns;
 module.exports = {
+  testTimeout: 60000,
   preset: 'jest-expo',
   roots: ['<rootDir>/src'],
   setupFiles: ['<rootDir>/src/testing/setup.ts'],

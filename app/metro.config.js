@@ -4,10 +4,14 @@ const { getDefaultConfig } = require('expo/metro-config');
 const config = getDefaultConfig(__dirname);
 const empty = { type: 'empty' };
 
-// Icon packages RN Elements would pull in, and zod's many languages, are not used.
+// Icon packages RN Elements would pull in, zod's many languages, its reading of JSON Schema, lists in
+// sections and the browser's own check box are not used.
 const unused = (context, name) =>
   /^(@react-native-vector-icons|react-native-vector-icons)\//.test(name) ||
-  (/locales\/index\.js$/.test(name) && /zod[\\/]v4/.test(context.originModulePath));
+  /^\.\/exports\/(CheckBox|ProgressBar|SectionList)$/.test(name) ||
+  /exports\/SectionList$/.test(name) ||
+  (/(locales\/index|from-json-schema)\.js$/.test(name) &&
+    /zod[\\/]v4/.test(context.originModulePath));
 
 // Four of the functions of simple-statistics are used; its bundle has them all and cannot be shaken.
 const STATISTICS = join(__dirname, 'metro/simple-statistics.js');

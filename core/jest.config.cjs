@@ -1,4 +1,5 @@
 module.exports = {
+  testTimeout: 60000,
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   transform: {

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { decision, openMachine, PHONE, signIn, WIDE } from './steps';
+import { decision, openMachine, PHONE, planEverything, signIn, WIDE } from './steps';
 
 /** Without a mouse, and without eyes. */
 test.describe('by keyboard alone', () => {
@@ -22,6 +22,10 @@ test.describe('by keyboard alone', () => {
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: /T126/, level: 1 })).toBeVisible();
     await tabTo(page, /^(Start the walk|Walk again)/);
+    await page.keyboard.press('Enter');
+
+    await expect(page.getByTestId('plan walk')).toBeVisible();
+    await tabTo(page, /^Make safe next: \d+ checks/);
     await page.keyboard.press('Enter');
 
     await expect(page.getByTestId('gate')).toBeVisible();
@@ -62,6 +66,7 @@ test.describe('as it is read out', () => {
       .getByTestId('machine')
       .getByRole('button', { name: /Start the walk|Walk again/ })
       .click();
+    await planEverything(page);
     const lines = page.getByTestId('gate').getByRole('checkbox');
     await expect(lines).toHaveCount(5);
     for (const line of await lines.all()) {

@@ -1,11 +1,11 @@
 import { defineConfig } from '@playwright/test';
 
-/** The server is brought up by tools/test.mjs, each project on a fresh demo database of its own. */
+/** The servers are brought up by tools/test.mjs, which runs these in halves, each on a demo database of its own. */
 export default defineConfig({
   testDir: '.',
-  outputDir: '../test-results/browser',
-  timeout: 240_000,
-  expect: { timeout: 10_000 },
+  outputDir: process.env['PLAYWRIGHT_OUTPUT'] ?? '../test-results/browser',
+  timeout: 300_000,
+  expect: { timeout: 30_000 },
   fullyParallel: false,
   workers: 1,
   retries: 0,
@@ -14,6 +14,7 @@ export default defineConfig({
     ['json', { outputFile: process.env['PLAYWRIGHT_JSON'] ?? '../test-results/browser.json' }],
   ],
   use: {
+    actionTimeout: 60_000,
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8460',
     trace: 'retain-on-failure',
     launchOptions: {

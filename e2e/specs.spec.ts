@@ -24,7 +24,7 @@ test.describe('on a phone', () => {
     await page.getByRole('link', { name: 'Spec sheets' }).click();
     await page.getByTestId('spec Ouzel 5').click();
     await page.getByLabel('Find a check').fill('LM-5207');
-    await expect(page.getByText('1 of 125 checks')).toBeVisible();
+    await expect(page.getByText('1 of 209 checks')).toBeVisible();
     await page.getByTestId('check fan-drive-belt').click();
     await expect(page.getByTestId('spec check')).toContainText('New 1 3/8 in · limit 1 1/4 in');
     await page.getByTestId('change check').click();

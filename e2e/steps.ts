@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
@@ -18,6 +18,14 @@ export async function openMachine(page: Page, serial: string): Promise<void> {
   ).toBeVisible();
 }
 
+/** A walk over everything there is to read, as long as it takes. */
+export async function planEverything(page: Page): Promise<void> {
+  await page.getByTestId('other kinds').click();
+  await page.getByRole('radio', { name: /^Everything/ }).click();
+  await page.getByTestId('to gate').click();
+  await expect(page.getByTestId('gate')).toBeVisible();
+}
+
 /** Through the make-safe gate into a new walk; into the one that is open when there is one. */
 export async function beginWalk(page: Page): Promise<void> {
   await page
@@ -25,7 +33,9 @@ export async function beginWalk(page: Page): Promise<void> {
     .getByRole('button', { name: /Start the walk|Walk again|Go on with the walk/ })
     .click();
   const gate = page.getByTestId('gate');
-  await expect(gate.or(page.getByTestId('walk'))).toBeVisible();
+  const plan = page.getByTestId('plan walk');
+  await expect(gate.or(plan).or(page.getByTestId('walk'))).toBeVisible();
+  if (await plan.isVisible()) await planEverything(page);
   if (await gate.isVisible()) {
     await expect(page.getByRole('button', { name: 'Confirm all 5 first' })).toBeDisabled();
     for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
@@ -111,4 +121,16 @@ export async function readElevator(page: Page): Promise<void> {
   await page.getByLabel(/Slot left/).fill('30');
   await page.getByTestId('judge').click();
   await decision(page, 'Holds');
+}
+
+/** Pastes as a spreadsheet does. */
+export async function paste(page: Page, cell: Locator, text: string): Promise<void> {
+  await cell.focus();
+  await page.evaluate((block) => {
+    const data = new DataTransfer();
+    data.setData('text', block);
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  }, text);
 }

@@ -3,7 +3,7 @@ module.exports = {
   roots: ['<rootDir>/src'],
   globalSetup: '<rootDir>/src/testing/cluster.setup.mjs',
   globalTeardown: '<rootDir>/src/testing/cluster.teardown.mjs',
-  testTimeout: 30000,
+  testTimeout: 240000,
   transform: {
     '^.+\\.[jt]sx?$': [
       '@swc/jest',

@@ -140,6 +140,13 @@ export function bundle(entry, outfile) {
   return join(ROOT, outfile);
 }
 
+/** Bundles the server, its worker and its thread; gives the server's program. */
+export function bundleServer() {
+  bundle('server/src/cli/readSheet.ts', 'server/dist/readSheet.mjs');
+  bundle('server/src/cli/work.ts', 'server/dist/work.mjs');
+  return bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
+}
+
 /** Starts a child and waits until it prints a line that matches; rejects when it ends before. */
 export function startUntil(command, args, pattern, { name, ...options }) {
   const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });

@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { forgetCluster, startCluster } from './cluster.mjs';
 import {
-  bundle,
+  bundleServer,
   checkNode,
   DATA,
   ensureApp,
@@ -23,7 +23,7 @@ export async function bringUp({ demo, fresh = false, port }) {
     );
   ensurePackages();
   ensureApp();
-  const server = bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
+  const server = bundleServer();
   const folder = join(DATA, demo ? 'demo' : 'real');
   let cluster;
   let child;

@@ -1,21 +1,17 @@
 // npm run shots: docs/screenshots anew, from a fresh demo database.
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { throwAwayCluster } from './cluster.mjs';
 import {
-  bundle,
   checkNode,
   endPlainly,
   ensureApp,
   ensureDebian,
   ensurePackages,
   findChromium,
-  freePort,
   ROOT,
   say,
-  startUntil,
-  stop,
 } from './house.mjs';
+import { throwAwayPlace } from './place.mjs';
 
 const OUT = join(ROOT, 'docs/screenshots');
 
@@ -62,6 +58,14 @@ async function take(base, executablePath) {
   await page.getByTestId('what wears').waitFor();
   await shot(page, 'machine-phone');
   await page.getByTestId('machine').getByRole('button', { name: 'Walk again' }).click();
+  await page.getByTestId('other kinds').click();
+  await page.getByRole('radio', { name: /^Everything/ }).click();
+  await page.getByRole('radio', { name: '90', exact: true }).click();
+  await page.getByTestId('fit').getByText('not walked', { exact: false }).waitFor();
+  await shot(page, 'plan-walk-phone');
+  await page.getByRole('radio', { name: 'All', exact: true }).click();
+  await page.getByRole('button', { name: /^Make safe next: 2\d\d checks/ }).waitFor();
+  await page.getByTestId('to gate').click();
   for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
   await page.getByRole('button', { name: /Made safe/ }).click();
   await check('gathering-chain');
@@ -97,11 +101,19 @@ async function take(base, executablePath) {
   await planner.goto(`${base}/specs/Ouzel%207`);
   await planner.getByTestId('check list').waitFor();
   await shot(planner, 'specs-phone');
-  await planner.goto(`${base}/specs/Merle%2012/gathering-chain`);
-  await planner.getByTestId('change check').click();
-  await planner.getByTestId('check form').waitFor();
-  await shot(planner, 'specs-change-phone');
-  await planner.getByRole('button', { name: 'Drop what I typed' }).click();
+  await planner.request.post(`${base}/api/spec-models`, {
+    data: { model: 'My combine', maker: 'My maker', from: { starter: 'rotary' } },
+  });
+  await planner.goto(`${base}/specs/My%20combine/limits`);
+  await planner.getByLabel('Find a check').fill('belt');
+  await planner.getByLabel('Fan drive belt, top width: size when new').fill('38');
+  await planner.getByLabel('Fan drive belt, top width: at it, it is out').fill('35');
+  await planner.getByLabel('Fan drive belt, top width: book and page').fill('112');
+  await planner.getByLabel('Fan drive belt, top width: size when new').scrollIntoViewIfNeeded();
+  await shot(planner, 'limits-phone');
+  await planner.goto(`${base}/first-day`);
+  await planner.getByTestId('step limits').waitFor();
+  await shot(planner, 'first-day-phone');
   await planner.goto(base);
   await planner.getByTestId('machine T104').click();
   await planner.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
@@ -121,24 +133,18 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/due`);
   await wide.getByTestId('due list').waitFor();
   await shot(wide, 'due-wide');
-  await wide.goto(`${base}/specs/Ouzel%207/conveyor-chain-tension`);
-  await wide.getByTestId('spec check').waitFor();
-  await shot(wide, 'specs-wide');
   await wide.goto(`${base}/work`);
   await wide.getByText('Visits').waitFor();
   await shot(wide, 'work-wide');
-  await wide.goto(`${base}/settings/machines`);
-  await wide.getByTestId('machines').waitFor();
-  await shot(wide, 'settings-wide');
   await wide.goto(`${base}/settings/costs`);
   await wide.getByTestId('branch costs').waitFor();
   await shot(wide, 'costs-wide');
   await wide.goto(`${base}/specs`);
   await wide.getByTestId('specs').waitFor();
   await shot(wide, 'sheets-wide');
-  await wide.goto(`${base}/walk`);
-  await wide.getByTestId('walk list').waitFor();
-  await shot(wide, 'walks-wide');
+  await wide.goto(`${base}/specs/My%20combine/limits`);
+  await wide.getByTestId('limit progress').waitFor();
+  await shot(wide, 'limits-wide');
   await browser.close();
 }
 
@@ -147,30 +153,11 @@ try {
   ensurePackages();
   ensureApp();
   mkdirSync(OUT, { recursive: true });
-  const cluster = await throwAwayCluster(55_110);
-  const port = await freePort(8760);
-  let child;
+  const place = await throwAwayPlace({ databasePort: 55_110, firstPort: 8760 });
   try {
-    const started = startUntil(
-      process.execPath,
-      [bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs')],
-      /listening on/,
-      {
-        name: 'The server',
-        env: {
-          ...process.env,
-          DATABASE_URL: cluster.url,
-          PORT: String(port),
-          GREEN_TALLY_DEMO: '1',
-        },
-      },
-    );
-    child = started.child;
-    await started.ready;
-    await take(`http://127.0.0.1:${port}`, ensureDebian(findChromium, 'chromium'));
+    await take(place.url, ensureDebian(findChromium, 'chromium'));
   } finally {
-    await stop(child);
-    await cluster.stop();
+    await place.end();
   }
 } catch (error) {
   endPlainly(error);

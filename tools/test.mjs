@@ -1,24 +1,19 @@
 // npm test [part …]: set-up, packages, types, format, lint, unused, unit tests (core, server, app),
-// browser tests; one
-// closing line for all.
+// browser tests; one closing line for all. E2E=name takes one file of the browser tests.
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { throwAwayCluster } from './cluster.mjs';
 import {
-  bundle,
   checkNode,
   endPlainly,
   ensureApp,
   ensureDebian,
   ensurePackages,
   findChromium,
-  freePort,
   ROOT,
   say,
-  startUntil,
-  stop,
 } from './house.mjs';
+import { throwAwayPlace } from './place.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
 const only = process.argv.slice(2);
@@ -50,11 +45,18 @@ async function jest(workspace) {
   const file = join(RESULTS, `${workspace}.json`);
   rmSync(file, { force: true });
   const code = await finished(
-    spawn('npx', ['jest', '--ci', '--json', `--outputFile=${file}`, '--reporters=default'], {
-      cwd: join(ROOT, workspace),
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: process.env,
-    }),
+    spawn(
+      'npx',
+      [
+        'jest',
+        '--ci',
+        '--maxWorkers=100%',
+        '--json',
+        `--outputFile=${file}`,
+        '--reporters=default',
+      ],
+      { cwd: join(ROOT, workspace), stdio: ['ignore', 'ignore', 'inherit'], env: process.env },
+    ),
   );
   count(code, () => {
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, numTotalTests } = JSON.parse(
@@ -81,49 +83,71 @@ function count(code, read) {
   if ((code !== 0 && counts.bad === 0) || counts.all === 0) failed += 1;
 }
 
+/**
+ * The browser tests in two halves side by side, each on a demo database of its own, so that the
+ * same tests share a database in the same order every time. The first takes the long ones, the
+ * second all others.
+ */
+const LONG = ['places', 'story'];
+
 async function browser() {
   if (!wanted('browser')) return;
   say('browser tests');
   const chromium = ensureDebian(findChromium, 'chromium');
   ensureApp();
-  const server = bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
-  const cluster = await throwAwayCluster(54_910);
-  const port = await freePort(8560);
-  const report = join(RESULTS, 'browser.json');
-  rmSync(report, { force: true });
-  let child;
+  const named = process.env.E2E;
+  const halves = named ? [[named]] : [LONG, othersThan(LONG)];
+  // an empty place of its own, for the first day of a dealership
+  const empty = await throwAwayPlace({ databasePort: 54_940, firstPort: 8580, demo: false });
   try {
-    const started = startUntil(process.execPath, [server], /listening on/, {
-      name: 'The test server',
-      env: { ...process.env, DATABASE_URL: cluster.url, PORT: String(port), GREEN_TALLY_DEMO: '1' },
-    });
-    child = started.child;
-    await started.ready;
-    const env = {
-      ...process.env,
-      BASE_URL: `http://127.0.0.1:${port}`,
-      PLAYWRIGHT_JSON: report,
-      CHROMIUM: chromium,
-    };
-    const code = await finished(
-      spawn(
-        'npx',
-        ['playwright', 'test', '-c', 'e2e', ...(process.env.E2E ? [process.env.E2E] : [])],
-        { cwd: ROOT, stdio: 'inherit', env },
-      ),
+    await Promise.all(
+      halves.map(async (files, i) => {
+        const place = await throwAwayPlace({
+          databasePort: 54_910 + 10 * i,
+          firstPort: 8560 + 10 * i,
+        });
+        const report = join(RESULTS, `browser-${i + 1}.json`);
+        rmSync(report, { force: true });
+        try {
+          const code = await playwright(files, {
+            BASE_URL: place.url,
+            EMPTY_URL: empty.url,
+            PLAYWRIGHT_JSON: report,
+            PLAYWRIGHT_OUTPUT: join(RESULTS, `browser-${i + 1}`),
+            CHROMIUM: chromium,
+          });
+          count(code, () => browserCounts(report));
+        } finally {
+          await place.end();
+        }
+      }),
     );
-    count(code, () => {
-      const { stats } = JSON.parse(readFileSync(report, 'utf8'));
-      return {
-        ok: stats.expected + stats.flaky,
-        bad: stats.unexpected,
-        all: stats.expected + stats.unexpected + stats.flaky,
-      };
-    });
   } finally {
-    await stop(child);
-    await cluster.stop();
+    await empty.end();
   }
+}
+
+const othersThan = (files) =>
+  readdirSync(join(ROOT, 'e2e'))
+    .filter((f) => f.endsWith('.spec.ts') && !files.some((name) => f === `${name}.spec.ts`))
+    .map((f) => `/${f}`);
+
+const playwright = (files, env) =>
+  finished(
+    spawn('npx', ['playwright', 'test', '-c', 'e2e', ...files], {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, ...env },
+    }),
+  );
+
+function browserCounts(report) {
+  const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+  return {
+    ok: stats.expected + stats.flaky,
+    bad: stats.unexpected,
+    all: stats.expected + stats.unexpected + stats.flaky,
+  };
 }
 
 try {
@@ -139,11 +163,14 @@ try {
       process.stdout.write(`${ls.stdout}${ls.stderr}`);
     }
   }
-  for (const workspace of ['core', 'demo', 'server', 'app', 'e2e'])
-    if (wanted('types')) await step(...typeCheck(workspace));
-  await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-  await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-  await step('unused', 'npx', ['knip', '--no-progress']);
+  // what reads the code only, on two cores: lint takes as long as all the rest
+  const read = async () => {
+    for (const workspace of ['core', 'demo', 'server', 'app', 'e2e'])
+      if (wanted('types')) await step(...typeCheck(workspace));
+    await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+    await step('unused', 'npx', ['knip', '--no-progress']);
+  };
+  await Promise.all([step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']), read()]);
   await jest('core');
   await jest('server');
   await jest('app');

@@ -1,6 +1,7 @@
 import { elongationFromTravel } from '@green-tally/core/chain';
 import {
   type Check,
+  type CheckOf,
   type CountCheck,
   type Machine,
   type MeasuredCheck,
@@ -12,9 +13,9 @@ import {
   type TakeUp,
   takeUpOf,
 } from '@green-tally/core/contracts';
-import { expectedOption, wearLimitsOf } from '@green-tally/core/kinds';
+import { atPlace, expectedOption, wearLimitsOf } from '@green-tally/core/kinds';
 import { type Random } from '@green-tally/core/random';
-import type { DemoMachine, Life } from './machines';
+import type { DemoMachine, Found, Life } from './machines';
 
 /** A walk of a machine's past. */
 export interface Stop {
@@ -31,23 +32,49 @@ export interface Telling {
   readonly sheets: readonly SpecSheet[];
   readonly stops: readonly Stop[];
   readonly dice: Random;
+  /** what each place showed last in its life: nothing that wears grows back */
+  readonly shown: Map<string, number>;
 }
 
-/** What was found at a place, and as left where a new part was put in then. */
-export function valuesAt(
-  telling: Telling,
-  stop: Stop,
-  check: Check,
-  place: string,
-): { state: Reading['state']; value: ReadingValue }[] {
+/** One reading of a walk, before it has an id and a moment. */
+export interface Taken {
+  readonly state: Reading['state'];
+  readonly value: ReadingValue;
+  readonly confirmed: boolean;
+  readonly settled: boolean;
+  readonly renewed: boolean;
+  readonly note: string;
+}
+
+/** What was found at a place, and as left where a new part was put in or something was set then. */
+export function valuesAt(telling: Telling, stop: Stop, check: Check, place: string): Taken[] {
   const { demo } = telling;
   const staged = stop.newest ? demo.finds?.[`${check.id}/${place}`] : undefined;
-  const found = staged ?? foundAt(telling, stop, check, place);
+  const found = staged ?? foundAt(telling, stop, atPlace(check, place), place);
   const renewed = !stop.newest && lifeOf(check, demo)?.renewedAt === stop.index;
-  return [
-    ...found.map((value) => ({ state: 'asFound' as const, value })),
-    ...(renewed ? asNew(check) : []).map((value) => ({ state: 'asLeft' as const, value })),
-  ];
+  return [...found.map(takenOf), ...(renewed ? asNew(check) : []).map(asRenewed)];
+}
+
+const asRenewed = (value: ReadingValue): Taken => ({
+  state: 'asLeft',
+  value,
+  confirmed: true,
+  settled: true,
+  renewed: true,
+  note: '',
+});
+
+function takenOf(found: Found): Taken {
+  const plain = 'taken' in found ? found : { taken: found };
+  const { taken, unconfirmed = false, unsettled = false, note = '' } = plain;
+  return {
+    state: unsettled ? 'asLeft' : 'asFound',
+    value: taken,
+    confirmed: !unconfirmed,
+    settled: false,
+    renewed: false,
+    note,
+  };
 }
 
 function lifeOf(check: Check, demo: DemoMachine): Life | undefined {
@@ -95,10 +122,13 @@ function foundAt(
     case 'mark':
       return [
         { kind: 'mark', stands: 'at', by: 0 },
-        ...travels(check, demo.conveyor * share, dice),
+        ...travels(check, (demo.stretched?.[check.id] ?? demo.conveyor) * share, dice),
       ];
     case 'feel':
-      return [{ kind: 'feel', feel: 'justSlides' }, ...travels(check, 0.9 * share, dice)];
+      return [
+        { kind: 'feel', feel: 'justSlides' },
+        ...travels(check, (demo.stretched?.[check.id] ?? 0.9) * share, dice),
+      ];
     case 'count':
       return [countedAll(check, dice)];
     case 'gonogo':
@@ -110,9 +140,15 @@ function foundAt(
     case 'setting':
       return [setAsWanted(check, machine)];
     case 'service':
-      return [{ kind: 'service', amount: check.amount ?? null, product: '' }];
+      return [doneOf(check)];
   }
 }
+
+const doneOf = ({ amount }: CheckOf<'service'>): ReadingValue => ({
+  kind: 'service',
+  amount: amount ?? null,
+  product: '',
+});
 
 function countedAll({ turnFrom }: CountCheck, dice: Random): ReadingValue {
   const oneEdge = turnFrom === undefined ? 0 : Math.round((turnFrom - 1) * dice.next());
@@ -125,7 +161,7 @@ function setAsWanted(check: SettingCheck, { harvest, header }: Machine): Reading
 }
 
 function measuredAt(
-  { demo, machine, stops, dice }: Telling,
+  { demo, machine, stops, dice, shown }: Telling,
   stop: Stop,
   check: MeasuredCheck,
   place: string,
@@ -139,9 +175,15 @@ function measuredAt(
   const wear = wearAt(life, machine, stop, stops) * spread;
   const step = check.tool.resolution;
   const off = dice.normal() * step * 0.35;
-  const x = Number(
+  const read = Number(
     (Math.round((nominal + (limit - nominal) * wear + off) / step) * step).toFixed(3),
   );
+  const renewal = stops.find((s) => s.index === life.renewedAt);
+  const renewed = renewal !== undefined && stop.index > renewal.index;
+  const key = `${check.id}/${place}/${renewed ? 'new' : 'old'}`;
+  const last = shown.get(key) ?? read;
+  const x = limit < nominal ? Math.min(read, last) : Math.max(read, last);
+  shown.set(key, x);
   const measured = measureOf(check, x);
   return check.takeUp
     ? [measured, travelAt(check.takeUp, wear * check.takeUp.limitPercent, dice)]

@@ -1,6 +1,8 @@
 import {
   SpecSheet,
   type BranchCosts,
+  type Customer,
+  type Header,
   type Machine,
   type MachineFile,
   type PartPrice,
@@ -11,22 +13,27 @@ import {
   type WorkItem,
 } from '@green-tally/core/contracts';
 import { ratesOf, slopesOf, type FleetMember } from '@green-tally/core/fleet';
-import { CLOSING, standingOf, visitEnd } from '@green-tally/core/plan';
+import { CLOSING, standingOf, tasksOf, visitEnd } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
 import { labourHours } from '@green-tally/core/work';
+import corrie4 from '../specs/corrie4.json';
+import corrie6 from '../specs/corrie6.json';
+import merle10 from '../specs/merle10.json';
+import merle12 from '../specs/merle12.json';
 import ouzel5 from '../specs/ouzel5.json';
 import ouzel7 from '../specs/ouzel7.json';
-import merle10 from '../specs/merle10.json';
+import ouzel9 from '../specs/ouzel9.json';
+import tarn5 from '../specs/tarn5.json';
 import tarn7 from '../specs/tarn7.json';
-import merle12 from '../specs/merle12.json';
-import corrie4 from '../specs/corrie4.json';
 import { costsOf, DEMO_COSTS, pricesOf } from './costs';
-import { demoId, historyOf } from './history';
-import { DEMO_MACHINES } from './machines';
+import { demoId } from './ids';
+import { historyOf } from './history';
+import { customersOf, headersOf } from './books';
+import { DEMO_MACHINES, type DemoMachine } from './machines';
 import { BRANCHES, DEMO_PEOPLE, type DemoPerson } from './people';
 
 export { DEMO_PASSWORD, DEMO_PEOPLE } from './people';
-export { demoId } from './history';
+export { demoId } from './ids';
 
 /** The demo's stated day, a Tuesday. */
 export const DEMO_DAY = '2026-06-09';
@@ -35,6 +42,9 @@ export const DEMO_DAY = '2026-06-09';
 export interface Scenario {
   readonly today: string;
   readonly branches: readonly string[];
+  readonly customers: readonly Customer[];
+  /** on a machine, or standing in a shed */
+  readonly headers: readonly Header[];
   readonly people: readonly (DemoPerson & { readonly id: string })[];
   readonly machines: readonly Machine[];
   readonly sheets: readonly SpecSheet[];
@@ -53,8 +63,8 @@ export interface Scenario {
 
 /** Builds the scenario; the same every time. */
 export function scenario(): Scenario {
-  const sheets = [ouzel5, ouzel7, merle10, tarn7, merle12, corrie4].map((sheet) =>
-    SpecSheet.parse(sheet),
+  const sheets = [ouzel5, ouzel7, merle10, tarn7, merle12, corrie4, corrie6, ouzel9, tarn5].map(
+    (sheet) => SpecSheet.parse(sheet),
   );
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
   const walked = DEMO_MACHINES.map((demo, i) => {
@@ -90,6 +100,7 @@ export function scenario(): Scenario {
       ticks: [],
       costs: costsOf(machine, sheets),
       rates: {},
+      hands: {},
     };
     return { demo, file };
   });
@@ -127,7 +138,7 @@ export function scenario(): Scenario {
             },
           ]
         : [];
-    const ticks = closedUp(walks, DEMO_DAY);
+    const ticks = [...closedUp(walks, DEMO_DAY), ...ticked(file, demo)];
     return { ...file, work, visits, ticks, onPaper: demo.onPaper ?? false };
   });
   const booked = built.filter((b) => !b.onPaper);
@@ -135,6 +146,8 @@ export function scenario(): Scenario {
     today: DEMO_DAY,
     branches: BRANCHES,
     people,
+    customers: customersOf(built.map((b) => b.machine)),
+    headers: headersOf(built.map((b) => b.machine)),
     machines: built.map((b) => b.machine),
     sheets,
     files: built.map(({ onPaper, ...file }) =>
@@ -160,6 +173,29 @@ const memberOf = ({ machine, sheets, readings }: MachineFile): FleetMember => ({
     since: machine.header?.since,
   }),
 });
+
+/** What this year's work brought along and was done at once, but for what is still open. */
+function ticked(file: MachineFile, { openTasks = [] }: DemoMachine): Tick[] {
+  const { machine, sheets, walks } = file;
+  const walk = walks.findLast((w) => w.finishedAt?.startsWith(DEMO_DAY.slice(0, 4)));
+  if (!walk?.finishedAt) return [];
+  const at = walk.finishedAt;
+  return tasksOf(file, checksFor(machine, sheets), walk).flatMap(({ key, text }) =>
+    key.startsWith('close|') || openTasks.some((words) => text.startsWith(words))
+      ? []
+      : [
+          {
+            id: demoId(`tick ${machine.serial} ${key}`),
+            machineId: machine.id,
+            key,
+            done: true,
+            at,
+            by: walk.by,
+            note: '',
+          },
+        ],
+  );
+}
 
 /** Who finished a walk of this year closed the machine up after it. */
 const closedUp = (walks: readonly Walk[], today: string): Tick[] =>

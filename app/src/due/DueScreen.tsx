@@ -17,26 +17,31 @@ import {
   Table,
   TextEntry,
   Title,
+  useSettled,
   useWide,
   Waiting,
   type Column,
 } from '../ui';
+import { AsOf } from '../yard/AsOf';
 import { dayWords, machineName } from '../yard/words';
 import { Group, LineCard, wayOf } from './Lines';
 import { KIND_WORDS, lineWords, STATE_WORDS, whenWords, whyWords } from './words';
 
 type DueRow = DueList['rows'][number];
 
-/** So many rows of a group are drawn before the rest is asked for. */
-const SHOWN = 40;
-
 /** What is due on the machines of the branch: filtered, nearest first; each line begins its walk. */
 export function DueScreen() {
-  const { data, error, again } = useDue();
   const [states, setStates] = useState<readonly DueState[]>(['overdue', 'now', 'beforeHarvest']);
   const [kind, setKind] = useState<DueLine['kind'] | undefined>();
   const [search, setSearch] = useState('');
-  if (!data)
+  const q = useSettled(search.trim()) || undefined;
+  const { pages, error, again, more, asOf } = useDue({
+    states: states.join(',') || undefined,
+    kind,
+    q,
+  });
+  const all = pages?.[0]?.all;
+  if (!all)
     return (
       <Waiting
         what="what is due"
@@ -45,20 +50,24 @@ export function DueScreen() {
         full
       />
     );
+  const count = (s: DueState) => all.states[s] ?? 0;
+  // without signal the kept lines are sought through here
   const wanted = search.trim().toLowerCase();
-  const rows = data.rows.filter(
-    (r) =>
-      states.includes(r.line.state) &&
-      (kind === undefined || r.line.kind === kind) &&
-      (wanted === '' || sought(r).includes(wanted)),
-  );
-  const count = (s: DueState) => data.rows.filter((r) => r.line.state === s).length;
+  const rows = pages
+    .flatMap((p) => p.rows)
+    .filter(
+      (r) =>
+        states.includes(r.line.state) &&
+        (kind === undefined || r.line.kind === kind) &&
+        sought(r).includes(wanted),
+    );
   return (
     <Screen testID="due list" title="Due" full>
       <Row apart>
         <Title>Due</Title>
         <SyncLine />
       </Row>
+      <AsOf at={asOf} />
       <Row>
         {DUE_STATES.filter((s) => count(s) > 0).map((s) => (
           <Chip
@@ -73,7 +82,7 @@ export function DueScreen() {
         ))}
       </Row>
       <Row>
-        {KINDS.filter((k) => data.rows.some((r) => r.line.kind === k)).map((k) => (
+        {all.kinds.map((k) => (
           <Chip
             key={k}
             title={KIND_WORDS[k]}
@@ -88,7 +97,15 @@ export function DueScreen() {
         onChange={setSearch}
         hint="T118, belt"
       />
+      {all.behind + all.apart > 0 ? <Quiet testID="due behind">{besides(all)}</Quiet> : null}
       <Shown rows={rows} />
+      {more ? (
+        <Press
+          title={`Show more: ${printNumber(Math.max(0, all.wanted - rows.length), 0)} left`}
+          small
+          onPress={more}
+        />
+      ) : null}
       <Buttons>
         <Press
           title="As CSV"
@@ -107,7 +124,14 @@ export function DueScreen() {
   );
 }
 
-const KINDS: readonly DueLine['kind'][] = ['check', 'service', 'recheck', 'task'];
+/** Which machines the list says nothing new of. */
+const besides = ({ behind, apart }: NonNullable<DueList['all']>): string =>
+  [
+    behind ? `${printNumber(behind, 0)} machines are being judged anew; their lines follow.` : '',
+    apart ? `${printNumber(apart, 0)} cannot be judged: see the Yard.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
 
 const sought = ({ machine, line }: DueRow): string =>
   [machine.serial, machine.model, machine.customer, line.component, line.what]
@@ -116,7 +140,6 @@ const sought = ({ machine, line }: DueRow): string =>
 
 function Shown({ rows }: { rows: readonly DueRow[] }) {
   const wide = useWide();
-  const [most, setMost] = useState(SHOWN);
   if (!rows.length)
     return (
       <Notice
@@ -125,13 +148,12 @@ function Shown({ rows }: { rows: readonly DueRow[] }) {
         text="Nothing is due by this choice. Widen it above to look further ahead."
       />
     );
-  const shown = rows.slice(0, most);
   return (
     <>
       {wide ? (
         <Table
           label="Due"
-          rows={shown}
+          rows={rows}
           columns={COLUMNS}
           keyOf={(r) => `${r.machine.id} ${r.line.key}`}
           to={(r) => wayOf(r.line, r.machine.id)}
@@ -139,7 +161,7 @@ function Shown({ rows }: { rows: readonly DueRow[] }) {
         />
       ) : (
         DUE_STATES.map((s) => {
-          const own = shown.filter((r) => r.line.state === s);
+          const own = rows.filter((r) => r.line.state === s);
           return (
             <Group key={s} title={STATE_WORDS[s]} count={own.length}>
               {own.map((r) => (
@@ -153,13 +175,6 @@ function Shown({ rows }: { rows: readonly DueRow[] }) {
           );
         })
       )}
-      {rows.length > most ? (
-        <Press
-          title={`Show more: ${rows.length - most} left`}
-          small
-          onPress={() => setMost(most + 4 * SHOWN)}
-        />
-      ) : null}
     </>
   );
 }

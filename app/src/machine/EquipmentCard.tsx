@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { useSWRConfig } from 'swr';
 import type { Equipment, MachineFile } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
-import { api, useAction, useSession } from '../store';
+import { api, listsChanged, useAction, useSession } from '../store';
 import { Body, Card, Choice, Heading, Notice, Press, Row } from '../ui';
 
 type Build = Readonly<Record<string, string>>;
@@ -21,7 +20,6 @@ interface Fitted {
  */
 export function EquipmentCard({ file, onChanged }: { file: MachineFile; onChanged: () => void }) {
   const { data: session } = useSession();
-  const { mutate } = useSWRConfig();
   const [wish, setWish] = useState<Readonly<Record<Part, Build>> | undefined>();
   const fitted = [...fittedTo(file, 'combine'), ...fittedTo(file, 'header')];
   const keep = useAction(async (built: Readonly<Record<Part, Build>>) => {
@@ -31,7 +29,7 @@ export function EquipmentCard({ file, onChanged }: { file: MachineFile; onChange
     });
     setWish(undefined);
     onChanged();
-    void mutate('/yard');
+    listsChanged();
   });
   if (!fitted.length) return null;
   const mayChange = session?.person && mayDo(session.person.role, 'keepMachines');

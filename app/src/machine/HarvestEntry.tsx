@@ -1,9 +1,8 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
-import { useSWRConfig } from 'swr';
 import { z } from 'zod';
 import { Day, type Machine } from '@green-tally/core/contracts';
-import { api, useAction } from '../store';
+import { api, listsChanged, useAction } from '../store';
 import { Notice, Press, Row } from '../ui';
 import { Field, formNumber } from '../ui/form';
 
@@ -19,7 +18,6 @@ interface HarvestEntryProps {
 
 /** Moving the harvest: its days and its area. */
 export function HarvestEntry({ machine, onDone }: HarvestEntryProps) {
-  const { mutate } = useSWRConfig();
   const { start, end, areaHa } = machine.harvest;
   const { control, handleSubmit } = useForm({
     resolver: zodResolver(HarvestForm),
@@ -31,7 +29,7 @@ export function HarvestEntry({ machine, onDone }: HarvestEntryProps) {
       body: { harvest: { ...machine.harvest, ...entry } },
     });
     onDone(true);
-    void mutate('/yard');
+    listsChanged();
   });
   return (
     <>

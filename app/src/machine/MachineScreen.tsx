@@ -9,6 +9,7 @@ import {
   Buttons,
   Card,
   DecisionCounts,
+  Go,
   Heading,
   HeadRow,
   Notice,
@@ -20,6 +21,7 @@ import {
   Title,
 } from '../ui';
 import { dayWords, machineName, slackWords, weekdayWords } from '../yard/words';
+import { AlongCard } from './AlongCard';
 import { Checked } from './Checked';
 import { EquipmentCard } from './EquipmentCard';
 import { HarvestCard } from './HarvestCard';
@@ -83,8 +85,15 @@ function MachinePage({ file, standing, again, back }: Known & { readonly back: b
       {!verdicts.length && standing.checks ? (
         <Notice title="Nothing measured yet" text="Its strips grow with the first walk." />
       ) : null}
+      <Go to={`/changeover/${machine.id}`} label="Settings to move for another crop or header">
+        <Card testID="to changeover">
+          <Strong>Settings to move ›</Strong>
+          <Quiet>For another crop or header, in the order that moves the machine least.</Quiet>
+        </Card>
+      </Go>
       <EquipmentCard file={file} onChanged={again} />
       <HarvestCard machine={machine} seasonHours={standing.facts.seasonHours} onChanged={again} />
+      <AlongCard id={machine.id} />
       <Walks file={file} />
     </Screen>
   );
@@ -109,7 +118,7 @@ function Thumb({ machine, standing }: StandingProps) {
   const { walkState, proposed, checks, checksDue } = standing;
   const walked = walkState === 'done';
   const walkTitle = {
-    none: `Start the walk: ${checks} checks`,
+    none: 'Start the walk',
     started: checksDue ? `Go on with the walk: ${checksDue} to go` : 'Go on with the walk',
     done: 'Walk again',
   }[walkState];

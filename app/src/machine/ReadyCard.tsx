@@ -48,40 +48,31 @@ export function ReadyCard({ machineId, standing }: ReadyCardProps) {
 const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** What is missing, as something to do. */
-export function missingWords({ id, count }: Pick<MissingStep, 'id' | 'count'>): string {
-  switch (id) {
-    case 'noSheet':
-      return 'Bring in the spec sheet of this model';
-    case 'startWalk':
-      return count ? `Walk it: ${plural(count, 'check')} to read` : 'Walk it and close it up';
-    case 'resumeWalk':
-      return count
-        ? `Go on with the walk: ${plural(count, 'check')} to read`
-        : 'Finish the walk that was begun';
-    case 'readRest':
-      return `Read ${plural(count, 'check')} that ${count === 1 ? 'is' : 'are'} left`;
-    case 'remeasure':
-      return `Measure ${plural(count, 'check')} again`;
-    case 'acceptSkips':
-      return `${plural(count, 'skip')} to accept, or measure`;
-    case 'acceptWork':
-      return `Accept ${plural(count, 'decision')} into work, or leave with a reason`;
-    case 'planVisit':
-      return `Plan a visit for ${plural(count, 'item')} of work`;
-    case 'doWork':
-      return `Do ${plural(count, 'item')} of work and read as left`;
-    case 'tasks':
-      return `Tick ${plural(count, 'task')}`;
-    case 'closeUp':
-      return `Close the machine up: ${plural(count, 'step')}`;
-  }
-}
+export const missingWords = ({ id, count }: Pick<MissingStep, 'id' | 'count'>): string =>
+  MISSING[id](count);
+
+const MISSING: Readonly<Record<MissingStep['id'], (n: number) => string>> = {
+  noSheet: () => 'Bring in the spec sheet of this model',
+  startWalk: (n) => (n ? `Walk it: ${plural(n, 'check')} to read` : 'Walk it and close it up'),
+  resumeWalk: (n) =>
+    n ? `Go on with the walk: ${plural(n, 'check')} to read` : 'Finish the walk that was begun',
+  readRest: (n) => `Read ${plural(n, 'check')} that ${n === 1 ? 'is' : 'are'} left`,
+  enterLimits: (n) =>
+    `Enter what ${plural(n, 'check')} ${n === 1 ? 'is' : 'are'} judged by, from the maker’s manual`,
+  remeasure: (n) => `Measure ${plural(n, 'check')} again`,
+  acceptSkips: (n) => `${plural(n, 'skip')} to accept, or measure`,
+  acceptWork: (n) => `Accept ${plural(n, 'decision')} into work, or leave with a reason`,
+  planVisit: (n) => `Plan a visit for ${plural(n, 'item')} of work`,
+  doWork: (n) => `Do ${plural(n, 'item')} of work and read as left`,
+  tasks: (n) => `Tick ${plural(n, 'task')}`,
+  closeUp: (n) => `Close the machine up: ${plural(n, 'step')}`,
+};
 
 /** So many components are named below a step. */
 const NAMED = 3;
 
 function named({ checks, id }: MissingStep, { verdicts }: Standing): string {
-  if (id === 'startWalk' || id === 'resumeWalk') return '';
+  if (id === 'startWalk' || id === 'resumeWalk' || id === 'enterLimits') return '';
   const names = checks.flatMap(
     (c) => verdicts.find((v) => v.check.id === c)?.check.component ?? [],
   );
@@ -95,6 +86,7 @@ const WAYS: Readonly<Record<MissingStep['id'], (machineId: string) => Href>> = {
   startWalk: (id) => `/walk/${id}`,
   resumeWalk: (id) => `/walk/${id}`,
   readRest: (id) => `/walk/${id}?only=rest`,
+  enterLimits: () => '/specs',
   remeasure: (id) => `/walk/${id}?only=remeasure`,
   acceptSkips: (id) => `/due/${id}`,
   acceptWork: (id) => `/work/${id}`,

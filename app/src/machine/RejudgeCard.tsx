@@ -4,7 +4,7 @@ import { useSWRConfig } from 'swr';
 import type { MachineFile, RejudgeAnswer, SpecSheet } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
 import { DECISION_WORDS } from '@green-tally/core/verdict';
-import { api, troubleText, useAction, useRejudge, useSession } from '../store';
+import { api, listsChanged, troubleText, useAction, useRejudge, useSession } from '../store';
 import { Card, Heading, Notice, Press, Quiet, Skeleton, SPACE, Strong } from '../ui';
 
 /**
@@ -60,10 +60,8 @@ function Rejudged({ machineId, sheet, onAdopted }: RejudgedProps) {
       body: { model, revision },
     });
     onAdopted();
-    await mutate(
-      (key) =>
-        typeof key === 'string' && (key === '/yard' || key.startsWith(`/machines/${machineId}`)),
-    );
+    await mutate((key) => typeof key === 'string' && key.startsWith(`/machines/${machineId}`));
+    listsChanged();
   });
   if (error) return <Notice tone="rust" title="This cannot be shown" text={troubleText(error)} />;
   if (!data) return <Skeleton what="the verdicts" />;

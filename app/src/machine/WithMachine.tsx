@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { MachineFile } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
-import { troubleText, useMachine } from '../store';
+import { troubleText, Unreachable, useMachine } from '../store';
 import { Waiting } from '../ui';
 
 interface WithMachineProps {
@@ -22,8 +22,12 @@ export interface Known {
 export function WithMachine({ id, what, children }: WithMachineProps) {
   const { file, standing, error, isLoading, again } = useMachine(id);
   if (!file || !standing)
-    return (
-      <Waiting what={what} trouble={isLoading ? undefined : troubleText(error)} again={again} />
-    );
+    return <Waiting what={what} trouble={isLoading ? undefined : whyNot(error)} again={again} />;
   return children({ file, standing, again });
 }
+
+/** Why a machine is not shown, and what helps. */
+const whyNot = (error: unknown): string =>
+  error instanceof Unreachable
+    ? `${error.message} This machine was not taken along: look at it, or take it along, where there is signal.`
+    : troubleText(error);

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSWRConfig } from 'swr';
-import type { ImportReport } from '@green-tally/core/contracts';
-import { api, useAction } from '../store';
+import type { Import, ImportReport } from '@green-tally/core/contracts';
+import { printNumber } from '@green-tally/core/units';
+import { api, ApiProblem, listsChanged, useAction } from '../store';
 import { Body, Card, Choice, Heading, Notice, Press, Quiet, Row, Rule, SPACE, Strong } from '../ui';
 import { FilePress, type PickedFile } from '../ui/FilePress';
 
@@ -15,10 +16,20 @@ export function ImportCard() {
   const [picked, setPicked] = useState<PickedFile | undefined>();
   const [mode, setMode] = useState<'all' | 'valid'>('all');
   const [report, setReport] = useState<ImportReport | undefined>();
+  const [under, setUnder] = useState<Import | undefined>();
   const send = useAction(async (file: PickedFile, preview: 'yes' | 'no') => {
     setReport(undefined);
-    setReport(await api('POST /readings/import', { query: { mode, preview }, body: file.text }));
-    if (preview === 'no') void mutate(() => true);
+    try {
+      const query = { mode, preview };
+      const begun = await api('POST /readings/import', { query, body: file.text });
+      setReport(await ended(begun, setUnder));
+    } finally {
+      setUnder(undefined);
+    }
+    if (preview === 'no') {
+      listsChanged();
+      void mutate(() => true);
+    }
   });
   return (
     <Card testID="import">
@@ -39,6 +50,11 @@ export function ImportCard() {
         }}
       />
       {picked ? <Strong>{picked.name}</Strong> : null}
+      {under ? (
+        <Body testID="import progress" live>
+          {progressWords(under)}
+        </Body>
+      ) : null}
       {send.trouble ? (
         <Notice tone="rust" title="This file cannot be used" text={send.trouble} />
       ) : null}
@@ -65,6 +81,37 @@ export function ImportCard() {
       ) : null}
     </Card>
   );
+}
+
+const PAUSE_MS = 400;
+
+/**
+ * Looks at an import until it has ended; it goes on at the server whoever looks.
+ * @throws ApiProblem when the file is refused as a whole
+ */
+async function ended(begun: Import, show: (now: Import) => void): Promise<ImportReport> {
+  let now = begun;
+  for (;;) {
+    show(now);
+    if (now.trouble) throw new ApiProblem(now.trouble);
+    if (now.report) return now.report;
+    await new Promise((done) => setTimeout(done, PAUSE_MS));
+    now = await api('GET /imports/{id}', { params: { id: now.id } });
+  }
+}
+
+const STEP_WORDS: Readonly<Record<Import['step'], string>> = {
+  reading: 'Reading the file',
+  checking: 'Checking',
+  storing: 'Storing',
+};
+
+function progressWords({ state, step, done, rows }: Import): string {
+  if (state === 'waiting') return 'The file is there; it is looked at in a moment.';
+  const of = rows ? ` ${printNumber(rows, 0)} rows` : '';
+  return done && rows
+    ? `${STEP_WORDS[step]}: ${printNumber(done, 0)} of${of}`
+    : `${STEP_WORDS[step]}${step === 'reading' ? '' : of}`;
 }
 
 function summaryWords({ rows, accepted, stored, duplicate, rejected }: ImportReport): string {

@@ -61,7 +61,8 @@ function refusedTitle(o: NonNullable<ReturnType<typeof useOutgoing>>[number]): s
   if (o.kind === 'walk') return 'A walk could not be stored';
   if (o.kind === 'tick') return `A tick could not be stored: ${o.body.key.split('|').at(-1) ?? ''}`;
   const what = o.body.checkId.replaceAll('-', ' ');
-  return o.kind === 'work'
-    ? `Work on ${what} could not be stored`
+  if (o.kind === 'work') return `Work on ${what} could not be stored`;
+  return o.kind === 'withdrawal'
+    ? `Work on ${what} could not be withdrawn`
     : `A reading of ${what} (${o.body.place}) could not be stored`;
 }

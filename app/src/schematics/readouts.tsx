@@ -145,7 +145,7 @@ export function Look({ aim, palette }: DrawingProps) {
     check.kind === 'condition'
       ? check.looksFor
       : check.kind === 'count'
-        ? [`${check.total} ${check.counted}`]
+        ? [`${check.total ?? ''} ${check.counted}`.trim()]
         : [check.measures];
   return (
     <G>

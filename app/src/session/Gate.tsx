@@ -1,7 +1,7 @@
 import { usePathname } from 'expo-router';
 import { Suspense, useEffect, useRef, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { troubleText, useSession } from '../store';
+import { startLive, troubleText, useSession } from '../store';
 import { later, Notice, Screen, Skeleton, SPACE, usePalette, useWide } from '../ui';
 import { Nav } from './Nav';
 import { SignInScreen } from './SignInScreen';
@@ -14,6 +14,9 @@ export function Gate({ children }: { children: ReactNode }) {
   const { data: session, error, again } = useSession();
   const wide = useWide();
   const palette = usePalette();
+  const who = session?.person?.id;
+  useEffect(() => (who ? startLive() : undefined), [who]);
+  useAlong(who, session?.now.slice(0, 10) ?? '');
   if (!session && error)
     return (
       <Screen>
@@ -48,6 +51,26 @@ export function Gate({ children }: { children: ReactNode }) {
       </Main>
     </View>
   );
+}
+
+/** Keeps what is taken along up to date; loaded after what is shown first. */
+function useAlong(who: string | undefined, today: string): void {
+  useEffect(() => {
+    if (!who) return;
+    let stop: (() => void) | undefined;
+    let gone = false;
+    void import('../store/along').then(
+      ({ startAlong }) => {
+        if (!gone) stop = startAlong(who, today);
+      },
+      // not loaded without signal: there is nothing to fetch then either
+      () => undefined,
+    );
+    return () => {
+      gone = true;
+      stop?.();
+    };
+  }, [who, today]);
 }
 
 /**

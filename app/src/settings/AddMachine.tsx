@@ -1,11 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import { useSWRConfig } from 'swr';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { Day, ShortText } from '@green-tally/core/contracts';
-import { api, useAction, useSpecModels } from '../store';
+import { api, listsChanged, useAction, useSpecModels } from '../store';
 import { Card, Choice, Heading, Notice, Press, Quiet } from '../ui';
 import { Field, formNumber } from '../ui/form';
 
@@ -76,7 +75,6 @@ function machineOf(entry: MachineEntry) {
 /** Puts a machine on the books of the planner's branch. */
 export function AddMachine({ branch }: { branch: string }) {
   const { data: specs } = useSpecModels();
-  const { mutate } = useSWRConfig();
   const [added, setAdded] = useState('');
   const { control, handleSubmit, reset } = useForm({
     resolver: zodResolver(MachineEntry),
@@ -87,7 +85,7 @@ export function AddMachine({ branch }: { branch: string }) {
     await api('POST /machines', { body: { id: uuidv7(), branch, ...machineOf(m) } });
     setAdded(m.serial);
     reset();
-    void mutate('/yard');
+    listsChanged();
   });
   const models = (kind: 'combine' | 'header') =>
     specs?.items

@@ -1,5 +1,5 @@
 import { useSWRConfig } from 'swr';
-import { api, local, useAction, useSession, useSync } from '../store';
+import { api, forget, local, useAction, useSession, useSync } from '../store';
 import { Card, Heading, Notice, Press, Quiet } from '../ui';
 import { SettingsFrame } from './SettingsFrame';
 
@@ -16,6 +16,7 @@ export function YouScreen() {
       );
     await api('DELETE /session', {});
     await local.kept.clear();
+    await forget(await local.machines.toCollection().primaryKeys());
     await mutate(() => true, undefined, { revalidate: true });
   });
   return (

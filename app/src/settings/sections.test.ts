@@ -7,14 +7,41 @@ const seenBy = (role: Role) =>
 
 describe('the sections of the settings', () => {
   test.each<[Role, string[]]>([
-    ['technician', ['You', 'Look', 'Spec sheets', 'Costs', 'Safety']],
-    ['planner', ['You', 'Look', 'Spec sheets', 'Machines', 'Costs', 'Safety']],
-    ['admin', ['You', 'Look', 'Spec sheets', 'Machines', 'Costs', 'People', 'Safety']],
+    ['technician', ['You', 'Look', 'This device', 'Spec sheets', 'Costs', 'Safety']],
+    [
+      'planner',
+      [
+        'You',
+        'Look',
+        'This device',
+        'Spec sheets',
+        'Machines',
+        'Lists in and out',
+        'First day',
+        'Costs',
+        'Safety',
+      ],
+    ],
+    [
+      'admin',
+      [
+        'You',
+        'Look',
+        'This device',
+        'Spec sheets',
+        'Machines',
+        'Lists in and out',
+        'First day',
+        'Costs',
+        'People',
+        'Safety',
+      ],
+    ],
   ])('a %s sees what a %s may do', (role, titles) => expect(seenBy(role)).toEqual(titles));
   test('each is a place of its own, and says in a line what is there', () => {
     expect(new Set(SECTIONS.map((s) => s.to)).size).toBe(SECTIONS.length);
     for (const { to, text } of SECTIONS) {
-      expect(String(to)).toMatch(/^\/(settings\/[a-z]+|specs)$/);
+      expect(String(to)).toMatch(/^\/(settings\/[a-z]+|specs|first-day)$/);
       expect(text.length).toBeGreaterThan(10);
     }
   });

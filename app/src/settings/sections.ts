@@ -15,6 +15,11 @@ export const SECTIONS: readonly Section[] = [
   { to: '/settings/you', title: 'You', text: 'who is signed in here, signing out' },
   { to: '/settings/look', title: 'Look', text: 'Daylight for the sun, Shed for the dark' },
   {
+    to: '/settings/device',
+    title: 'This device',
+    text: 'machines taken along for no signal, and the room they take',
+  },
+  {
     to: '/specs',
     title: 'Spec sheets',
     text: 'what is checked on each model, how, and where the limits lie',
@@ -23,6 +28,18 @@ export const SECTIONS: readonly Section[] = [
     to: '/settings/machines',
     title: 'Machines',
     text: 'what is on the books; adding one',
+    right: 'keepMachines',
+  },
+  {
+    to: '/settings/books',
+    title: 'Lists in and out',
+    text: 'customers, machines, headers and people as CSV',
+    right: 'keepMachines',
+  },
+  {
+    to: '/first-day',
+    title: 'First day',
+    text: 'from an empty place to the first walk, step by step',
     right: 'keepMachines',
   },
   {

@@ -1,7 +1,7 @@
 import { KINDS } from '@green-tally/core/kinds';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Check } from '@green-tally/core/contracts';
+import { STATIONS, type Check, type SpecSheet } from '@green-tally/core/contracts';
 import { Card, Choice, Heading, Press, Row, Strong, TextEntry } from '../ui';
 import { withNewCheck } from './newCheck';
 import type { Editing } from './useEditing';
@@ -15,10 +15,7 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
   const [adding, setAdding] = useState(false);
   const [component, setComponent] = useState('');
   const [kind, setKind] = useState<Check['kind']>('measure');
-  const stations = [...new Map(sheet.checks.map((c) => [c.station, c.stationName]))].sort(
-    ([a], [b]) => a - b,
-  );
-  const [station, setStation] = useState(String(stations[0]?.[0] ?? 1));
+  const [station, setStation] = useState(String(sheet.checks[0]?.station ?? 1));
   const [wanted, setWanted] = useState('');
   const add = async () => {
     if (!component.trim()) return setWanted('Say what is checked, for example: rear ladder.');
@@ -27,7 +24,7 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
       kind,
       {
         station: Number(station),
-        stationName: stations.find(([s]) => String(s) === station)?.[1] ?? 'Header',
+        stationName: nameOfStation(sheet, Number(station)),
       },
       component,
     );
@@ -68,9 +65,9 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
         label="Station"
         value={station}
         onChange={setStation}
-        options={stations.map(([value, title]) => ({
-          value: String(value),
-          title: `${value} · ${title}`,
+        options={STATIONS.map((_, i) => ({
+          value: String(i + 1),
+          title: `${i + 1} · ${nameOfStation(sheet, i + 1)}`,
         }))}
       />
       <Row>
@@ -88,3 +85,7 @@ export function AddCheck({ editing, onOpen }: { editing: Editing; onOpen: (id: s
     </Card>
   );
 }
+
+/** As the sheet calls a station; one that has no check yet by its usual name. */
+const nameOfStation = (sheet: SpecSheet, station: number): string =>
+  sheet.checks.find((c) => c.station === station)?.stationName ?? STATIONS[station - 1] ?? '';

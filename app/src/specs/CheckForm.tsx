@@ -1,15 +1,30 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
-import { StyleSheet } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
 import { Schematic } from '../schematics/Schematic';
-import { Buttons, Card, Choice, Heading, Press, Quiet, Strong } from '../ui';
+import {
+  Buttons,
+  Card,
+  Chip,
+  Choice,
+  Heading,
+  Press,
+  Quiet,
+  Row,
+  Rule,
+  SPACE,
+  Strong,
+} from '../ui';
 import { Field } from '../ui/form';
 import {
-  fieldsOf,
   formSchema,
   nameOf,
+  reshaped,
+  sectionsOf,
+  shapedBy,
+  shapes,
   toForm,
   useTypedCheck,
   type FormField,
@@ -31,11 +46,16 @@ interface CheckFormProps {
  */
 export function CheckForm({ sheet, check, busy, onKeep, onDone }: CheckFormProps) {
   const [typed, setTyped] = useTypedCheck(sheet.model, check.id);
-  const { control, handleSubmit, formState } = useForm<FormValues, unknown, Check>({
+  const { control, handleSubmit, formState, setValue } = useForm<FormValues, unknown, Check>({
     resolver: zodResolver(formSchema(sheet, check)),
-    defaultValues: { ...toForm(check), ...typed },
+    defaultValues: { ...toForm(check, sheet), ...typed },
   });
-  useKept(control, setTyped);
+  const values = useKept(control, setTyped);
+  const reshape = (path: string, value: string) => {
+    const next = reshaped(check, values, { [nameOf(path)]: value }, sheet);
+    for (const [name, text] of Object.entries(next))
+      if (text !== values[name]) setValue(name, text, { shouldDirty: true });
+  };
   const done = () => {
     setTyped({});
     onDone();
@@ -54,8 +74,17 @@ export function CheckForm({ sheet, check, busy, onKeep, onDone }: CheckFormProps
           Not kept yet. It stays on this device until you keep or drop it.
         </Strong>
       ) : null}
-      {fieldsOf(check).map((field) => (
-        <FormEntry key={field.path} control={control} field={field} />
+      {sectionsOf(shapedBy(check, values), sheet).map(({ title, fields }) => (
+        <FormPart
+          key={title}
+          title={title}
+          empty={fields.every((f) => f.optional && !values[nameOf(f.path)])}
+          wrong={fields.some((f) => formState.errors[nameOf(f.path)])}
+        >
+          {fields.map((field) => (
+            <FormEntry key={field.path} control={control} field={field} onShape={reshape} />
+          ))}
+        </FormPart>
       ))}
       {wrong ? (
         <Strong tone="rust">
@@ -77,31 +106,90 @@ export function CheckForm({ sheet, check, busy, onKeep, onDone }: CheckFormProps
   );
 }
 
+interface FormPartProps {
+  readonly title: string;
+  /** nothing is written in it, and nothing has to be */
+  readonly empty: boolean;
+  readonly wrong: boolean;
+  readonly children: ReactNode;
+}
+
+/** Fields that belong together; folded while none of them says anything. */
+function FormPart({ title, empty, wrong, children }: FormPartProps) {
+  const [folded, setFolded] = useState(empty);
+  const shown = !folded || wrong;
+  return (
+    <View style={styles.section} role="group" aria-label={title}>
+      <Rule />
+      <Row apart>
+        <Heading>{title}</Heading>
+        {shown ? null : (
+          <Press title="Show" label={`Show: ${title}`} small onPress={() => setFolded(false)} />
+        )}
+      </Row>
+      {shown ? children : null}
+    </View>
+  );
+}
+
 type FormControl = Control<FormValues, unknown, Check>;
 
-/** Keeps what is typed on this device as it is typed; what the form began with is not typed. */
-function useKept(control: FormControl, keep: (typed: FormValues) => void): void {
-  const values = useWatch({ control });
+/**
+ * Keeps what is typed on this device as it is typed; what the form began with is not typed.
+ * @returns what the form says now
+ */
+function useKept(control: FormControl, keep: (typed: FormValues) => void): FormValues {
+  const values = useWatch({ control }) as FormValues;
   const written = JSON.stringify(values);
   const first = useRef(written);
   useEffect(() => {
     if (written !== first.current) keep(JSON.parse(written) as FormValues);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `keep` is made anew each time, of one key
   }, [written]);
+  return values;
 }
 
 /** Fields with room for several lines. */
-const LONG: ReadonlySet<FormField['as']> = new Set(['long', 'lines', 'perPlace', 'versions']);
+const LONG: ReadonlySet<FormField['as']> = new Set([
+  'long',
+  'lines',
+  'rows',
+  'perPlace',
+  'versions',
+]);
 
-function FormEntry({ control, field }: { control: FormControl; field: FormField }) {
+interface FormEntryProps {
+  readonly control: FormControl;
+  readonly field: FormField;
+  /** a choice that decides which fields there are */
+  readonly onShape: (path: string, value: string) => void;
+}
+
+function FormEntry({ control, field, onShape }: FormEntryProps) {
   const { path, label, as, options, optional } = field;
-  if (as === 'choice' && options)
+  if (options)
     return (
       <Controller
         control={control}
         name={nameOf(path)}
-        render={({ field: f }) => (
-          <Choice label={label} value={f.value} onChange={f.onChange} options={options} />
+        render={({ field: f, fieldState: { error } }) => (
+          <>
+            {as === 'ways' ? (
+              <Ways label={label} options={options} value={f.value ?? ''} onChange={f.onChange} />
+            ) : (
+              <Choice
+                label={label}
+                value={f.value}
+                onChange={shapes(path) ? (value) => onShape(path, value) : f.onChange}
+                options={options}
+              />
+            )}
+            {error?.message ? (
+              <View role="alert">
+                <Strong tone="rust">{`Wanted: ${error.message}`}</Strong>
+              </View>
+            ) : null}
+          </>
         )}
       />
     );
@@ -116,4 +204,45 @@ function FormEntry({ control, field }: { control: FormControl; field: FormField 
   );
 }
 
-const styles = StyleSheet.create({ half: { flex: 1 } });
+interface WaysProps {
+  readonly label: string;
+  readonly options: NonNullable<FormField['options']>;
+  /** the chosen ones by commas; empty: all of them */
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}
+
+/** Any of some; none chosen means that it does not matter. */
+function Ways({ label, options, value, onChange }: WaysProps) {
+  const chosen = value ? value.split(',') : [];
+  const toggle = (one: string) =>
+    onChange(
+      options
+        .map((o) => o.value)
+        .filter((v) => (v === one ? !chosen.includes(v) : chosen.includes(v)))
+        .join(','),
+    );
+  return (
+    <View role="group" aria-label={label} style={styles.ways}>
+      <Strong>{label}</Strong>
+      <Row>
+        {options.map((o) => (
+          <Chip
+            key={o.value}
+            title={o.title}
+            label={`${label}: ${o.title}`}
+            on={chosen.includes(o.value)}
+            onPress={() => toggle(o.value)}
+          />
+        ))}
+      </Row>
+      {chosen.length ? null : <Quiet>With any of them.</Quiet>}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  half: { flex: 1 },
+  section: { gap: SPACE.s },
+  ways: { gap: SPACE.s },
+});

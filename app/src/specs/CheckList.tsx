@@ -38,7 +38,9 @@ export function CheckList({ sheet, published, chosen, revision }: CheckListProps
   const [filtering, setFiltering] = useState(false);
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const wanted = search.trim().toLowerCase();
-  const shown = sheet.checks.filter((c) => searchText(c).includes(wanted) && passes(c, filter));
+  const shown = sheet.checks.filter(
+    (c) => searchText(c, sheet).includes(wanted) && passes(c, filter),
+  );
   const stations = [...new Set(shown.map((c) => c.station))].sort((a, b) => a - b);
   const before = new Map(published.checks.map((c) => [c.id, JSON.stringify(c)]));
   const filters = Object.values(filter).filter((f) => f !== ANY).length;
@@ -48,7 +50,7 @@ export function CheckList({ sheet, published, chosen, revision }: CheckListProps
         label="Find a check"
         value={search}
         onChange={setSearch}
-        hint="belt, gap, LM-5207"
+        hint="belt, oil, LM-5207, slowest"
       />
       <Row>
         <Press
@@ -96,10 +98,34 @@ export function CheckList({ sheet, published, chosen, revision }: CheckListProps
 
 const filtersTitle = (filters: number): string => (filters ? `Filters (${filters})` : 'Filters');
 
-const searchText = ({ id, component, measures, method, parts }: Check): string =>
-  [id, component, measures, method, ...parts.map((p) => `${p.number} ${p.name}`)]
-    .join(' ')
+/** A check is found by what it is, where it is read, its parts, its oil or grease, and its school. */
+function searchText(check: Check, { schools }: Pick<SpecSheet, 'schools'>): string {
+  const { id, component, measures, method, position, parts, source } = check;
+  const ways = schools.flatMap(({ id: of, subject, options }) =>
+    (check.when[of] ?? []).flatMap((way) => [
+      subject,
+      options.find((o) => o.id === way)?.name ?? '',
+    ]),
+  );
+  return [
+    id,
+    component,
+    measures,
+    method,
+    position,
+    source,
+    'product' in check ? check.product : '',
+    ...parts.flatMap((p) => [
+      p.number,
+      p.name,
+      p.supersededBy?.number ?? '',
+      ...(p.needs ?? []).map((n) => `${n.number} ${n.name}`),
+    ]),
+    ...ways,
+  ]
+    .join('\n')
     .toLowerCase();
+}
 
 const passes = (c: Check, { kind, position, interval }: Filter): boolean =>
   (kind === ANY || c.kind === kind) &&

@@ -19,6 +19,7 @@ import {
   usePalette,
   useWide,
 } from '../ui';
+import { BookPages } from './BookPages';
 import { FieldChanges } from './Changes';
 import { factsOf } from './facts';
 import { capital, checkPath } from './words';
@@ -77,6 +78,7 @@ export function CheckPage({ sheet, check, before, beforeRevision }: CheckPagePro
           <Body key={s}>{s}</Body>
         ))}
         <Quiet>{`Source: ${check.source}. The maker's manual goes before this sheet.`}</Quiet>
+        <BookPages model={sheet.model} checkId={check.id} />
       </Card>
     </View>
   );

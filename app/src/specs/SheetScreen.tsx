@@ -1,10 +1,10 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Check, SpecDetail } from '@green-tally/core/contracts';
-import { diffSheets } from '@green-tally/core/sheets';
-import { troubleText, useSpec } from '../store';
+import { diffSheets, limitProgress, limitRows } from '@green-tally/core/sheets';
 import {
   Card,
+  Go,
   Heading,
   HeadRow,
   later,
@@ -13,40 +13,39 @@ import {
   Quiet,
   Screen,
   SPACE,
+  Strong,
   Title,
   useWide,
-  Waiting,
 } from '../ui';
 import { dayWords } from '../yard/words';
 import { Changes } from './Changes';
 import { CheckDetail } from './CheckDetail';
 import { CheckList } from './CheckList';
 import { DraftCard } from './DraftCard';
+import { EquipmentCard } from './EquipmentCard';
+import { PagesCard } from './PagesCard';
 import { PositionsCard } from './PositionsCard';
 import { Revisions } from './Revisions';
+import { SchoolsCard } from './SchoolsCard';
 import { useEditing, type Editing } from './useEditing';
-import { checkPath, sheetPath } from './words';
+import { WithSheet } from './WithSheet';
+import { checkPath, limitsPath, sheetPath } from './words';
 
 const AddCheck = later('the form', async () => (await import('../forms')).AddCheck);
 
 /** A model's sheet: its checks by station, and one of them; side by side when wide. */
 export function SheetScreen() {
-  const {
-    model = '',
-    checkId,
-    revision,
-  } = useLocalSearchParams<{ model: string; checkId?: string; revision?: string }>();
-  const { data, error, isLoading, again } = useSpec(model, revision);
-  if (!data)
-    return (
-      <Waiting
-        what={`the sheet of ${model}`}
-        trouble={isLoading ? undefined : troubleText(error)}
-        again={again}
-      />
-    );
+  const { checkId } = useLocalSearchParams<{ checkId?: string }>();
   return (
-    <Sheet key={`${data.sheet.model}|${data.sheet.revision}`} detail={data} checkId={checkId} />
+    <WithSheet>
+      {(detail) => (
+        <Sheet
+          key={`${detail.sheet.model}|${detail.sheet.revision}`}
+          detail={detail}
+          checkId={checkId}
+        />
+      )}
+    </WithSheet>
   );
 }
 
@@ -120,6 +119,7 @@ interface AboutSheetProps {
 function AboutSheet({ detail, editing, chosen, onOpen }: AboutSheetProps) {
   const { sheet } = editing;
   const { previous, publishedAt, publishedBy } = detail;
+  const wide = useWide();
   const router = useRouter();
   const older = olderRevision(detail);
   const { model } = sheet;
@@ -132,6 +132,12 @@ function AboutSheet({ detail, editing, chosen, onOpen }: AboutSheetProps) {
   return (
     <>
       <HeadRow back={{ to: '/specs', title: 'Specs', label: 'Back to the specs' }}>
+        <Press
+          title="Compare"
+          label={`Compare ${model} with another model`}
+          onPress={() => router.push(`/specs/${encodeURIComponent(model)}/compare`)}
+          small
+        />
         <Press
           title="Export"
           label={`Export ${model} as a file`}
@@ -159,10 +165,44 @@ function AboutSheet({ detail, editing, chosen, onOpen }: AboutSheetProps) {
       ) : null}
       <DraftCard editing={editing} model={model} />
       {editing.may ? <AddCheck editing={editing} onOpen={onOpen} /> : null}
+      {editing.may && wide ? (
+        <Press
+          title="Write the checks as a table"
+          testID="to table"
+          onPress={() => router.push(`/specs/${encodeURIComponent(model)}/table`)}
+          small
+        />
+      ) : null}
+      <FiguresLine editing={editing} />
+      <EquipmentCard editing={editing} />
+      <SchoolsCard editing={editing} />
+      <PagesCard sheet={sheet} may={editing.may} />
       <PositionsCard editing={editing} />
       <CheckList sheet={sheet} published={detail.sheet} chosen={chosen} revision={older} />
       <Revisions model={model} shown={detail.sheet.revision} />
     </>
+  );
+}
+
+/** How many of its figures are entered, and the way to the table of them. */
+function FiguresLine({ editing: { sheet, may } }: { readonly editing: Editing }) {
+  const { entered, all } = limitProgress(limitRows(sheet));
+  const left = all - entered;
+  return (
+    <Go
+      to={limitsPath(sheet.model)}
+      label={`Fill in the limits: ${entered} of ${all} entered`}
+      testID="to limits"
+    >
+      <Card edge={left ? 'rust' : 'line'}>
+        <Strong>{`${may && left ? 'Fill in the limits' : 'Limits'}: ${entered} of ${all} entered ›`}</Strong>
+        <Quiet>
+          {left
+            ? 'A check without its limit takes readings and never holds.'
+            : 'As a table: check, place, new, low, high, limit, unit, page.'}
+        </Quiet>
+      </Card>
+    </Go>
   );
 }
 

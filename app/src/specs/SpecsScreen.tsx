@@ -22,6 +22,7 @@ import {
 import { dayWords } from '../yard/words';
 import { sheetPath } from './words';
 
+const NewSheet = later('the new sheet', async () => (await import('../forms')).NewSheet);
 const ImportSheet = later('the import', async () => (await import('../forms')).ImportSheet);
 
 /** Specs: a sheet for each model, and the way in for new ones. */
@@ -44,7 +45,11 @@ export function SpecsScreen() {
       {data.items.length ? null : (
         <Notice
           title="No spec sheet yet"
-          text={keeps ? 'Import one below: JSON or YAML.' : 'A planner imports them here.'}
+          text={
+            keeps
+              ? 'Begin one below from a starter, or import a file.'
+              : 'A planner makes them here.'
+          }
         />
       )}
       {(['combine', 'header'] as const).map((kind) => {
@@ -70,6 +75,7 @@ export function SpecsScreen() {
           </View>
         );
       })}
+      {keeps ? <NewSheet /> : null}
       {keeps ? <ImportSheet /> : null}
     </Screen>
   );
@@ -77,6 +83,10 @@ export function SpecsScreen() {
 
 const said = ({ maker, model, revision, checks }: SpecSummary): string =>
   `${maker} ${model}, revision ${revision}, ${checks} checks`;
+
+const lacksFigures = ({ figures }: SpecSummary): boolean => figures.entered < figures.all;
+
+const figureWords = ({ figures }: SpecSummary): string => `${figures.entered} of ${figures.all}`;
 
 const draftWords = ({ draft }: SpecSummary): string =>
   draft ? `Draft open, last saved by ${draft.by}` : '';
@@ -95,6 +105,13 @@ const COLUMNS: readonly Column<SpecSummary>[] = [
     flex: 1,
     by: (i) => i.checks,
     cell: (i) => <Strong>{String(i.checks)}</Strong>,
+  },
+  {
+    key: 'figures',
+    title: 'Limits',
+    flex: 1.5,
+    by: (i) => i.figures.entered / Math.max(1, i.figures.all),
+    cell: (i) => <Strong tone={lacksFigures(i) ? 'rust' : 'ink'}>{figureWords(i)}</Strong>,
   },
   {
     key: 'revision',
@@ -131,6 +148,9 @@ function SpecCard({ item, keeps }: { item: SpecSummary; keeps: boolean }) {
         <Quiet>
           {`revision ${item.revision} · ${dayWords(item.publishedAt.slice(0, 10))} · ${item.publishedBy}`}
         </Quiet>
+        {lacksFigures(item) ? (
+          <Strong tone="rust">{`Limits: ${figureWords(item)} entered`}</Strong>
+        ) : null}
         {item.remark ? <Quiet>{item.remark}</Quiet> : null}
         {draft ? <Strong tone="violet">{draft}</Strong> : null}
       </Card>

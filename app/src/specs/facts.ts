@@ -20,10 +20,10 @@ export function factsOf(sheet: SpecSheet, check: Check): readonly Fact[] {
     { label: 'How often', value: capital(intervalWords(check.interval)) },
     { label: 'Labour', value: labourWords(check) },
     { label: 'Shares a cover', value: cover ? `${cover.name}, ${cover.minutes} min` : '' },
-    { label: 'Only on', value: buildWords(sheet, check) },
+    { label: 'Only on', value: buildWords(sheet, check.when) },
     { label: 'Only on machines', value: check.fits ? capital(printFit(check.fits)) : '' },
     { label: 'Differs at', value: perPlaceWords(check) },
-    { label: 'Differs on', value: versionWords(check) },
+    { label: 'Differs on', value: versionWords(sheet, check) },
     { label: 'In harvest', value: stopWords(check) },
     { label: 'Parts', value: partsWords(check) },
   ].filter((fact) => fact.value !== '');
@@ -31,15 +31,20 @@ export function factsOf(sheet: SpecSheet, check: Check): readonly Fact[] {
 
 const perPlaceWords = (check: Check): string =>
   Object.entries(check.perPlace ?? {})
-    .map(([place, differs]) => `${place}: ${printDiffers(differs, check)}`)
+    .map(([place, differs]) => `${place}: ${plain(printDiffers(differs, check))}`)
     .join('\n');
 
-const versionWords = (check: Check): string =>
+const versionWords = (sheet: SpecSheet, check: Check): string =>
   (check.versions ?? [])
     .map(({ serials, built, when, ...differs }) => {
-      return `${printFit({ serials, built, when })}: ${printDiffers(differs, check)}`;
+      const on = [printFit({ serials, built }), buildWords(sheet, when ?? {})].filter(Boolean);
+      return `${capital(on.join(', '))}: ${plain(printDiffers(differs, check))}`;
     })
     .join('\n');
+
+/** What differs as one reads it: "gauge length 60; gauge short 0". */
+const plain = (written: string): string =>
+  written.replace(/([\w.]+) = /g, (_, path: string) => `${path.replaceAll('.', ' ')} `);
 
 function stopWords({ costs }: Check): string {
   if (!costs) return '';
@@ -68,12 +73,14 @@ function labourWords({ labour }: Check): string {
   ].join(', ');
 }
 
-function buildWords(sheet: SpecSheet, { when }: Check): string {
+/** With what it is there, each by its name: equipment, and the schools it belongs to. */
+function buildWords({ equipment, schools }: SpecSheet, when: Check['when']): string {
+  const choices = [...equipment, ...schools.map((s) => ({ ...s, name: s.subject }))];
   return Object.entries(when)
     .map(([id, options]) => {
-      const equipment = sheet.equipment.find((e) => e.id === id);
-      const names = options.map((o) => equipment?.options.find((x) => x.id === o)?.name ?? o);
-      return `${equipment?.name ?? id}: ${names.join(' or ')}`;
+      const choice = choices.find((c) => c.id === id);
+      const names = options.map((o) => choice?.options.find((x) => x.id === o)?.name ?? o);
+      return `${choice?.name ?? id}: ${names.join(' or ')}`;
     })
     .join('; ');
 }

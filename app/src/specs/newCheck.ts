@@ -1,5 +1,6 @@
 import { Check, type SpecSheet } from '@green-tally/core/contracts';
-import { freeId } from './sheetChanges';
+import { atEndOfStation, freeId } from './sheetChanges';
+import { slugOf } from './slug';
 
 /** What only a kind has, at its plainest: enough to be valid, to be changed at once. */
 const PLAINEST: Readonly<Record<Check['kind'], object>> = {
@@ -36,14 +37,7 @@ export function withNewCheck(
   station: { readonly station: number; readonly stationName: string },
   component: string,
 ): { sheet: SpecSheet; id: string } {
-  const stem =
-    component
-      .toLowerCase()
-      .normalize('NFKD')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 50) || 'check';
-  const id = freeId(sheet, stem);
+  const id = freeId(sheet, slugOf(component, 'check'));
   const check = Check.parse({
     id,
     station: station.station,
@@ -67,12 +61,5 @@ export function withNewCheck(
     source: 'Say book and page.',
     ...PLAINEST[kind],
   });
-  const after = sheet.checks.findLastIndex((c) => c.station <= station.station) + 1;
-  return {
-    id,
-    sheet: {
-      ...sheet,
-      checks: [...sheet.checks.slice(0, after), check, ...sheet.checks.slice(after)],
-    },
-  };
+  return { id, sheet: { ...sheet, checks: atEndOfStation(sheet.checks, check) } };
 }

@@ -1,10 +1,19 @@
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
 
-/** The sheet with one check changed, by its id. */
-export const withCheck = (sheet: SpecSheet, changed: Check): SpecSheet => ({
-  ...sheet,
-  checks: sheet.checks.map((c) => (c.id === changed.id ? changed : c)),
-});
+/** The sheet with one check changed, by its id; one of another station goes to the end of that. */
+export function withCheck(sheet: SpecSheet, changed: Check): SpecSheet {
+  const before = sheet.checks.find((c) => c.id === changed.id);
+  if (!before || before.station === changed.station)
+    return { ...sheet, checks: sheet.checks.map((c) => (c.id === changed.id ? changed : c)) };
+  const others = sheet.checks.filter((c) => c.id !== changed.id);
+  return { ...sheet, checks: atEndOfStation(others, changed) };
+}
+
+/** The checks with one more, after the last of its station. */
+export function atEndOfStation(checks: readonly Check[], check: Check): Check[] {
+  const after = checks.findLastIndex((c) => c.station <= check.station) + 1;
+  return [...checks.slice(0, after), check, ...checks.slice(after)];
+}
 
 /** Whether a check can move up or down among those of its station. */
 export function canMove(sheet: SpecSheet, check: Check, step: -1 | 1): boolean {

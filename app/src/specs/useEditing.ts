@@ -3,7 +3,7 @@ import { useSWRConfig } from 'swr';
 import type { SheetChanges, SheetDraft, SpecDetail, SpecSheet } from '@green-tally/core/contracts';
 import { diffSheets } from '@green-tally/core/sheets';
 import { mayDo } from '@green-tally/core/rights';
-import { api, pathOf, useAction, useSession, useSheetDraft } from '../store';
+import { api, listsChanged, pathOf, useAction, useSession, useSheetDraft } from '../store';
 
 /**
  * A sheet that may be changed: the draft when one is open, what differs, and what can be done with
@@ -64,6 +64,7 @@ export function useEditing(model: string, detail: SpecDetail): Editing {
       work.run(async () => {
         await api('POST /specs/{model}/publish', { params, body: { version, remark } });
         await mutate(concernsSheets);
+        listsChanged();
       }),
     drop: async () => {
       await work.run(() => api('DELETE /specs/{model}/draft', { params }));
@@ -78,5 +79,4 @@ export function useEditing(model: string, detail: SpecDetail): Editing {
 
 /** Answers that a published sheet changes. */
 const concernsSheets = (key: unknown): boolean =>
-  typeof key === 'string' &&
-  (key.startsWith('/spec') || key.startsWith('/machines') || key === '/yard');
+  typeof key === 'string' && (key.startsWith('/spec') || key.startsWith('/machines'));

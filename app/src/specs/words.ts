@@ -26,3 +26,6 @@ export const checkPath = (
 
 /** With a capital letter. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The figures of a model's sheet. */
+export const limitsPath = (model: string): Href => `/specs/${encodeURIComponent(model)}/limits`;

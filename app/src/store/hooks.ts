@@ -1,41 +1,45 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR, { mutate, type SWRConfiguration } from 'swr';
+import { liveQuery } from 'dexie';
 import { z } from 'zod';
 import {
   CostsPage,
-  DueList,
-  Machine,
-  MachineFile,
   Person,
   RejudgeAnswer,
   RevisionPage,
   Session,
   SheetDraft,
+  SheetPage,
   SpecDetail,
   SpecPage,
-  Visit,
-  Yard,
+  Starter,
 } from '@green-tally/core/contracts';
+import type { MachineFile } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
 import type { RouteId } from '@green-tally/core/api';
 import { pathOf, request, Unreachable, type AnswerOf, type Asked } from './api';
 import { placeNow } from './clock';
 import { local, type Outgoing } from './local';
-import { sentCount, withOutgoing, withSentSince } from './laid';
+import { askMachine, changesOf, machineHere, noteLook, type Here } from './facts';
+import { noteKept } from './kept';
+import { withOutgoing } from './laid';
 import { onSync, outboxChanges, syncNow, type Sync } from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
 export const swrConfig: SWRConfiguration = {
   fetcher: async (path: string): Promise<unknown> => {
-    const askedAt = sentCount();
     try {
-      const answer = withSentSince(askedAt, path, await request('GET', path));
-      await local.kept.put({ path, answer, at: new Date().toISOString() });
+      const answer = await request('GET', path);
+      noteKept(path, undefined);
+      // what was typed to find something is not kept for each letter
+      if (!/[?&]q=/.test(path))
+        await local.kept.put({ path, answer, at: new Date().toISOString() });
       return answer;
     } catch (error) {
       const kept = error instanceof Unreachable ? await local.kept.get(path) : undefined;
-      if (kept) return kept.answer;
-      throw error;
+      if (!kept) throw error;
+      noteKept(path, kept.at);
+      return kept.answer;
     }
   },
   shouldRetryOnError: false,
@@ -66,10 +70,14 @@ function useAnswer<K extends Gets, T extends AnswerOf<K>>(
 }
 
 export const useSession = () => useAnswer('GET /session', {}, Session);
-export const useDue = () => useAnswer('GET /due', {}, DueList);
 export const useCosts = () => useAnswer('GET /costs', {}, CostsPage);
-export const useYard = () => useAnswer('GET /yard', {}, Yard);
 
+const Starters = z.object({ starters: z.array(Starter) });
+export const useStarters = () => useAnswer('GET /starters', {}, Starters);
+const Pages = z.object({ pages: z.array(SheetPage) });
+/** Pages of the book kept with a model's sheet; asked for when there is a model. */
+export const usePages = (model: string) =>
+  useAnswer('GET /specs/{model}/pages', model ? { params: { model } } : null, Pages);
 const People = z.object({ people: z.array(Person) });
 export const usePeople = () => useAnswer('GET /people', {}, People);
 export const useSpecModels = () =>
@@ -97,8 +105,6 @@ export const useRejudge = (id: string, model: string | undefined, revision: numb
     model && revision ? { params: { id }, query: { model, revision } } : null,
     RejudgeAnswer,
   );
-const Visits = z.object({ visits: z.array(z.object({ visit: Visit, machine: Machine })) });
-export const useVisits = () => useAnswer('GET /visits', {}, Visits);
 
 /** How sending stands. */
 export const useSync = (): Sync => useSyncExternalStore(onSync, syncNow, syncNow);
@@ -131,22 +137,61 @@ export function useMachine(id: string): {
   isLoading: boolean;
   again: () => void;
 } {
-  const asked = id ? { params: { id } } : null;
-  const { data, error, isLoading, again } = useAnswer('GET /machines/{id}', asked, MachineFile);
-  const outgoing = useOutgoing(id);
+  const { known, of: here } = useHere(id);
+  const {
+    error,
+    isLoading,
+    mutate: ask,
+  } = useSWR<null, unknown>(id ? changesOf(id) : null, async () => {
+    await askMachine(id);
+    return null;
+  });
   const today = useToday();
-  const file = useMemo(
-    () => (data && outgoing ? withOutgoing(data, outgoing) : undefined),
-    [data, outgoing],
-  );
+  const file = useMemo(() => here && withOutgoing(here.file, here.outgoing), [here]);
   const standing = useMemo(() => (file ? standingOf(file, today) : undefined), [file, today]);
+  useEffect(() => void noteLook(id), [id]);
   return {
     file,
     standing,
     error,
-    isLoading: isLoading || (data !== undefined && file === undefined),
-    again,
+    isLoading: !known || isLoading || (!file && !error),
+    again: () => void ask(),
   };
+}
+
+/** Whether nothing has changed that a screen shows: then nothing is judged again. */
+const sameHere = (
+  was: Looked & { readonly id: string },
+  id: string,
+  of: Here | undefined,
+): boolean =>
+  was.id === id &&
+  was.of?.file === of?.file &&
+  JSON.stringify(was.of?.outgoing) === JSON.stringify(of?.outgoing);
+
+interface Looked {
+  /** whether this device has been looked through */
+  readonly known: boolean;
+  /** undefined: it is not here */
+  readonly of?: Here | undefined;
+}
+
+/** What this device holds of a machine, and again whenever that changes, in whatever tab. */
+function useHere(id: string): Looked {
+  const [here, setHere] = useState<Looked & { readonly id: string }>();
+  useEffect(() => {
+    if (!id) return;
+    const watch = liveQuery(() => machineHere(id)).subscribe({
+      next: (of) =>
+        setHere((was) => (was && sameHere(was, id, of) ? was : { id, known: true, of })),
+      error: (error: unknown) => {
+        console.error('facts', error);
+        setHere({ id, known: true });
+      },
+    });
+    return () => watch.unsubscribe();
+  }, [id]);
+  return here?.id === id ? here : { known: false };
 }
 
 /** The clock of the place. */

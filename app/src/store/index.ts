@@ -1,6 +1,9 @@
 export * from './api';
 export * from './drafts';
+export { forget } from './facts';
 export * from './hooks';
+export * from './lists';
+export { startLive } from './live';
 export { local } from './local';
 export { dismiss, put, startOutbox, type Sync } from './outbox';
 export * from './useAction';

@@ -1,9 +1,19 @@
-import { Dexie, type EntityTable } from 'dexie';
-import type { Reading, Tick, Walk, WorkItem } from '@green-tally/core/contracts';
+import { Dexie, type Table } from 'dexie';
+import {
+  MachineFile,
+  type JudgedBy,
+  type Machine,
+  type Reading,
+  type SpecSheet,
+  type Tick,
+  type Visit,
+  type Walk,
+  type WorkItem,
+} from '@green-tally/core/contracts';
 
 /**
- * Something made here that the server has to get. Walks go before readings, readings before work and
- * ticks.
+ * Something made here that the server has to get. Walks go before readings, readings before work, work
+ * before what is withdrawn of it and ticks.
  */
 export type Outgoing = {
   readonly id: string;
@@ -16,6 +26,8 @@ export type Outgoing = {
   | { readonly kind: 'walk'; readonly body: Walk }
   | { readonly kind: 'reading'; readonly body: Reading }
   | { readonly kind: 'work'; readonly body: WorkItem }
+  /** the item as it is once it has been withdrawn */
+  | { readonly kind: 'withdrawal'; readonly body: WorkItem }
   | { readonly kind: 'tick'; readonly body: Tick }
 );
 
@@ -26,15 +38,96 @@ export interface Kept {
   readonly at: string;
 }
 
+/** A machine whose facts are kept here, and how far they go. */
+export interface KeptMachine {
+  readonly id: string;
+  readonly machine: Machine;
+  /** of the server's; 0 is to be asked for whole */
+  readonly version: number;
+  /** names what `judgedBy` holds */
+  readonly basis: string;
+  readonly judgedBy: JudgedBy;
+  /** when the server was asked last, and when somebody here looked at it last */
+  readonly askedAt: string;
+  readonly lookedAt: string;
+  /** moves on with every change of what is kept of it: what was read under it need not be read again */
+  readonly stamp: number;
+  /** a person wants it on this device, whatever else is cleared up */
+  readonly chosen: boolean;
+  /** the one who is signed in has a visit to it soon */
+  readonly planned: boolean;
+}
+
+/** The tables that hold a machine's facts, a row a fact. */
+export const FACTS = ['readings', 'walks', 'work', 'ticks', 'visits'] as const;
+
 /** What this device keeps: IndexedDB, so that it survives a call, a reload, a flat battery. */
 class LocalStore extends Dexie {
-  readonly outgoing: EntityTable<Outgoing, 'id'>;
-  readonly kept: EntityTable<Kept, 'path'>;
+  readonly outgoing: Table<Outgoing, string>;
+  readonly kept: Table<Kept, string>;
+  readonly machines: Table<KeptMachine, string>;
+  readonly readings: Table<Reading, string>;
+  readonly walks: Table<Walk, string>;
+  readonly work: Table<WorkItem, string>;
+  readonly ticks: Table<Tick, string>;
+  readonly visits: Table<Visit, string>;
+  /** revisions never change */
+  readonly sheets: Table<SpecSheet, [model: string, revision: number]>;
   constructor() {
     super('green-tally');
     this.version(1).stores({ outgoing: 'id, machineId, state', kept: 'path' });
+    this.version(2)
+      .stores({
+        machines: 'id',
+        ...Object.fromEntries(FACTS.map((name) => [name, 'id, machineId'])),
+        sheets: '[model+revision]',
+      })
+      .upgrade(() => this.takeApart());
     this.outgoing = this.table('outgoing');
     this.kept = this.table('kept');
+    this.machines = this.table('machines');
+    this.readings = this.table('readings');
+    this.walks = this.table('walks');
+    this.work = this.table('work');
+    this.ticks = this.table('ticks');
+    this.visits = this.table('visits');
+    this.sheets = this.table('sheets');
+  }
+
+  /** Files that an earlier edition kept whole are taken apart, to be there without signal still. */
+  private async takeApart(): Promise<void> {
+    const files = this.kept.where('path').startsWith('/machines/');
+    for (const { answer, at } of await files.toArray()) {
+      const read = MachineFile.safeParse(answer);
+      if (read.success) await this.layFile(read.data, at);
+    }
+    await files.delete();
+  }
+
+  /** Keeps a whole file; the server is asked for all of it at the next look. */
+  async layFile(file: MachineFile, at: string): Promise<void> {
+    const ref = ({ model, revision }: SpecSheet) => ({ model, revision });
+    await this.sheets.bulkPut([...file.sheets, ...file.earlier]);
+    for (const name of FACTS)
+      await (this.table(name) as Table<{ id: string }>).bulkPut([...file[name]]);
+    await this.machines.put({
+      id: file.machine.id,
+      machine: file.machine,
+      version: 0,
+      basis: '',
+      judgedBy: {
+        sheets: file.sheets.map(ref),
+        earlier: file.earlier.map(ref),
+        rates: file.rates,
+        hands: file.hands,
+        costs: file.costs,
+      },
+      askedAt: at,
+      lookedAt: at,
+      stamp: Date.now(),
+      chosen: false,
+      planned: false,
+    });
   }
 }
 

@@ -1,11 +1,18 @@
-import { sentCount, withOutgoing, withSentSince } from './laid';
+import type { WorkItem } from '@green-tally/core/contracts';
+import { withOutgoing } from './laid';
+import { forget, machineHere } from './facts';
 import { local } from './local';
 import { dismiss, flush, pauseOutbox, put, syncNow } from './outbox';
-import { MachineFile } from '@green-tally/core/contracts';
+import { answering, type Answer } from '../testing/answering';
 import { machineFile, reading } from '../testing/fixtures';
 
-type Answer = { status: number; body: unknown } | 'no signal';
-let answers: Answer[] = [];
+let answers: (Answer | 'no signal')[] = [];
+const refusal = (status: number) => ({
+  type: 'about:blank',
+  title: 'Refused',
+  status,
+  detail: 'Cannot be used.',
+});
 /** Every batch with this reading in it is refused as a whole. */
 let poison: { id: string; status: number } | undefined;
 const refuseBatchesWith = (id: string, status: number) => {
@@ -18,33 +25,19 @@ beforeEach(async () => {
   answers = [];
   poison = undefined;
   sent.length = 0;
-  globalThis.fetch = jest.fn(async (url: string, init: RequestInit) => {
-    const body = JSON.parse(String(init.body)) as { readings?: { id: string }[]; id?: string };
-    sent.push({ url, ids: body.readings?.map((r) => r.id) ?? [String(body.id)] });
-    const spoilt = poison && body.readings?.some((r) => r.id === poison?.id);
-    const refusal = {
-      status: poison?.status ?? 422,
-      body: {
-        type: 'about:blank',
-        title: 'Refused',
-        status: poison?.status ?? 422,
-        detail: 'Cannot be used.',
-      },
+  answering((url, init) => {
+    const body = JSON.parse(String(init?.body ?? '{}')) as {
+      readings?: { id: string }[];
+      id?: string;
     };
-    const answer = spoilt
-      ? refusal
-      : (answers.shift() ?? {
-          status: 200,
-          body: { results: (body.readings ?? []).map((r) => ({ id: r.id, result: 'accepted' })) },
-        });
-    if (answer === 'no signal') throw new TypeError('Failed to fetch');
-    return {
-      status: answer.status,
-      ok: answer.status < 400,
-      headers: new Headers({ 'content-type': 'application/json' }),
-      json: async () => answer.body,
-    } as Response;
-  }) as unknown as typeof fetch;
+    sent.push({ url, ids: body.readings?.map((r) => r.id) ?? [String(body.id)] });
+    if (poison && body.readings?.some((r) => r.id === poison?.id))
+      return { status: poison.status, body: refusal(poison.status) };
+    const answer = answers.shift() ?? {
+      body: { results: (body.readings ?? []).map((r) => ({ id: r.id, result: 'accepted' })) },
+    };
+    return answer === 'no signal' ? undefined : answer;
+  });
 });
 afterEach(() => pauseOutbox());
 afterAll(() => local.close());
@@ -132,33 +125,44 @@ describe('the outbox', () => {
     expect(sent.map((s) => s.ids.length)).toEqual([5, 3, 2]);
   });
   describe('a machine that is not on screen', () => {
-    const path = `/machines/${belt(37).machineId}`;
-    const kept = async () =>
-      MachineFile.parse((await local.kept.get(path))?.answer).readings.map((r) => r.id);
-    beforeEach(() => local.kept.put({ path, answer: machineFile(), at: '' }));
-    test('its kept answer has the reading before the outbox forgets it', async () => {
+    const { machineId } = belt(37);
+    const kept = async () => (await machineHere(machineId))?.file.readings.map((r) => r.id);
+    beforeEach(async () => {
+      await forget([machineId]);
+      await local.layFile(machineFile(), '');
+    });
+    test('its facts here have the reading before the outbox forgets it', async () => {
       const r = await put1();
       expect(await local.outgoing.count()).toBe(0);
       expect(await kept()).toEqual([r.id]);
     });
-    test('when the kept answer cannot be written, the outbox forgets nothing', async () => {
-      const broken = jest.spyOn(local.kept, 'put').mockRejectedValue(new Error('disk full'));
+    test('when they cannot be written, the outbox forgets nothing', async () => {
+      const broken = jest.spyOn(local.readings, 'put').mockRejectedValue(new Error('disk full'));
       const r = belt(37);
       await put([{ kind: 'reading', body: r }]);
       await expect(flush()).rejects.toThrow(/disk full/);
       broken.mockRestore();
       expect(await local.outgoing.get(r.id)).toMatchObject({ state: 'waiting' });
     });
-    test('an answer asked for before it was sent is laid over with it', async () => {
-      const askedAt = sentCount();
-      const r = await put1();
-      const late = MachineFile.parse(withSentSince(askedAt, path, machineFile()));
-      expect(late.readings.map((x) => x.id)).toEqual([r.id]);
-      expect(MachineFile.parse(withSentSince(sentCount(), path, machineFile())).readings).toEqual(
-        [],
-      );
-      expect(withSentSince(askedAt, '/yard', { rows: [] })).toEqual({ rows: [] });
+    test('of one that is not kept here nothing is laid by: it is asked for whole some day', async () => {
+      await forget([machineId]);
+      await put1();
+      expect(await local.outgoing.count()).toBe(0);
+      expect(await local.readings.count()).toBe(0);
     });
+  });
+  test('where there is no signal it says so, though nothing waits', async () => {
+    const hasSignal = (onLine: boolean) =>
+      Object.defineProperty(globalThis, 'navigator', { value: { onLine }, configurable: true });
+    const before = Object.getOwnPropertyDescriptor(globalThis, 'navigator');
+    hasSignal(false);
+    await flush();
+    expect(syncNow()).toMatchObject({ waiting: 0, offline: true });
+    hasSignal(true);
+    await flush();
+    expect(syncNow()).toMatchObject({ waiting: 0, offline: false });
+    if (before) Object.defineProperty(globalThis, 'navigator', before);
+    else Reflect.deleteProperty(globalThis, 'navigator');
   });
   test('a walk goes before its readings', async () => {
     const walk = machineFile().walks[0]!;
@@ -173,6 +177,51 @@ describe('the outbox', () => {
     expect(sent.findIndex((s) => s.url.includes('walks'))).toBeLessThan(
       sent.findIndex((s) => s.url.includes('readings')),
     );
+  });
+  describe('work taken back', () => {
+    const item: WorkItem = {
+      ...{ id: '0197a000-0000-7000-8000-00000000bbbb', machineId: belt(37).machineId },
+      ...{ checkId: 'fan-drive-belt', decision: 'replace', places: ['belt'], reason: 'worn' },
+      ...{ minutes: 90, cover: null, parts: [], acceptedBy: 'Rhea', withdrawnAt: null },
+      acceptedAt: '2026-06-09T08:00:00.000Z',
+    };
+    const withdrawn = { ...item, withdrawnAt: '2026-06-09T08:00:05.000Z' };
+    const open = async () => {
+      const here = await machineHere(item.machineId);
+      const work = here ? withOutgoing(here.file, here.outgoing).work : [];
+      return work.filter((w) => w.withdrawnAt === null).length;
+    };
+    beforeEach(async () => {
+      await forget([item.machineId]);
+      await local.layFile(machineFile(), '');
+    });
+    test('before it was sent: gone here at once, and the server has both in that order', async () => {
+      answers = ['no signal'];
+      await put([{ kind: 'work', body: item }]);
+      await flush();
+      expect(await open()).toBe(1);
+      answers = ['no signal'];
+      await put([{ kind: 'withdrawal', body: withdrawn }]);
+      await flush();
+      expect(await open()).toBe(0);
+      answers = [{ body: { items: [item] } }, { body: withdrawn }];
+      sent.length = 0;
+      await flush();
+      expect(sent.map((s) => s.url)).toEqual(['/work', `/work/${item.id}`]);
+      expect(await local.outgoing.count()).toBe(0);
+      expect(await open()).toBe(0);
+    });
+    test('where somebody else was faster, what was accepted here is told and not kept', async () => {
+      answers = [{ body: { items: [] } }];
+      await put([{ kind: 'work', body: item }]);
+      await flush();
+      expect(await local.outgoing.get(item.id)).toMatchObject({
+        state: 'refused',
+        why: expect.stringContaining('in work already'),
+      });
+      expect(await open()).toBe(0);
+      await dismiss(item.id);
+    });
   });
   test("a machine's file shows what waits here, once", () => {
     const r = belt(37);

@@ -12,16 +12,12 @@
  * harm, for ids are made here and the server stores an id once.
  */
 import { mutate } from 'swr';
-import {
-  BatchAnswer,
-  type Reading,
-  type Tick,
-  type Walk,
-  type WorkItem,
-} from '@green-tally/core/contracts';
-import { api, ApiProblem, pathOf, troubleText, Unreachable } from './api';
-import { fileOf, laid, remember } from './laid';
+import type { Reading, Tick, Walk, WorkItem } from '@green-tally/core/contracts';
+import { ApiProblem, Unreachable } from './api';
+import { changesOf, layIn, layTables } from './facts';
+import { listsChanged } from './lists';
 import { local, type Outgoing } from './local';
+import { sendSome } from './sending';
 
 /** How sending stands, for the one line that says so. */
 export interface Sync {
@@ -32,7 +28,6 @@ export interface Sync {
   readonly sentAt: string | null;
 }
 
-const A_BATCH = 200;
 const SOONEST = 4000;
 const LATEST = 60_000;
 
@@ -66,6 +61,7 @@ type New =
   | { kind: 'walk'; body: Walk }
   | { kind: 'reading'; body: Reading }
   | { kind: 'work'; body: WorkItem }
+  | { kind: 'withdrawal'; body: WorkItem }
   | { kind: 'tick'; body: Tick };
 
 /** Keeps entries here and starts sending. Resolves when they are safe on this device. */
@@ -73,7 +69,8 @@ export async function put(entries: readonly New[]): Promise<void> {
   const queuedAt = new Date().toISOString();
   const rows = entries.map((e): Outgoing => ({
     ...e,
-    id: e.body.id,
+    // beside the acceptance, which may wait still
+    id: e.kind === 'withdrawal' ? `${e.kind} ${e.body.id}` : e.body.id,
     machineId: e.body.machineId,
     queuedAt,
     state: 'waiting',
@@ -122,10 +119,12 @@ async function sendUnderLock(): Promise<void> {
 async function sendAll(): Promise<void> {
   for (;;) {
     const waiting = await local.outgoing.where('state').equals('waiting').sortBy('queuedAt');
-    if (waiting.length === 0) return tell({ sending: false, offline: false });
+    // nothing was tried: whether there is signal is the browser's word
+    if (waiting.length === 0)
+      return tell({ sending: false, offline: globalThis.navigator?.onLine === false });
     await tell({ sending: true });
     try {
-      await sendSome(waiting);
+      await sendSome(waiting, settle);
       pause = SOONEST;
       await tell({ offline: false, sentAt: new Date().toISOString() });
     } catch (error) {
@@ -138,92 +137,18 @@ async function sendAll(): Promise<void> {
   }
 }
 
-/** Sends what must go first: walks, then readings in batches, then work, then ticks. */
-async function sendSome(waiting: readonly Outgoing[]): Promise<void> {
-  const walks = waiting.filter((o) => o.kind === 'walk');
-  if (walks.length) return sendEach(walks, (w) => sendWalk(w.body));
-  const readings = waiting.filter((o) => o.kind === 'reading').slice(0, A_BATCH);
-  if (readings.length) return sendReadings(readings);
-  const work = waiting.filter((o) => o.kind === 'work');
-  if (work.length) return sendEach(work, (w) => api('POST /work', { body: { items: [w.body] } }));
-  const ticks = waiting.filter((o) => o.kind === 'tick');
-  return sendEach(ticks, (t) => api('POST /ticks', { body: { ticks: [t.body] } }));
-}
-
-const sendWalk = ({ id, ...body }: Walk) => api('PUT /walks/{id}', { params: { id }, body });
-
-async function sendEach<O extends Outgoing>(
-  entries: readonly O[],
-  send: (entry: O) => Promise<unknown>,
-): Promise<void> {
-  for (const entry of entries) {
-    try {
-      await send(entry);
-      await settle([entry], new Map());
-    } catch (error) {
-      if (!isRefusal(error)) throw error;
-      await settle([entry], new Map([[entry.id, troubleText(error)]]));
-    }
-  }
-}
-
 /**
- * A 4xx that trying again would not change. Signed out, too many, too early: those are for later.
- */
-const isRefusal = (error: unknown): boolean =>
-  error instanceof ApiProblem &&
-  error.problem.status >= 400 &&
-  error.problem.status < 500 &&
-  ![401, 408, 425, 429].includes(error.problem.status);
-
-type OutgoingReading = Extract<Outgoing, { kind: 'reading' }>;
-
-/**
- * Sends a batch. One that is refused as a whole is sent again in halves, down to the reading that
- * is refused alone: that one
- * is set aside with its reason, the rest go through.
- */
-async function sendReadings(entries: readonly OutgoingReading[]): Promise<void> {
-  const body = { readings: entries.map((e) => e.body) };
-  try {
-    const answer = BatchAnswer.parse(await api('POST /readings:batch', { body }));
-    return await settle(entries, refusalsIn(answer));
-  } catch (error) {
-    if (!isRefusal(error)) throw error;
-    const [first] = entries;
-    if (entries.length === 1 && first)
-      return settle(entries, new Map([[first.id, troubleText(error)]]));
-  }
-  const half = Math.ceil(entries.length / 2);
-  await sendReadings(entries.slice(0, half));
-  await sendReadings(entries.slice(half));
-}
-
-const refusalsIn = ({ results }: BatchAnswer): ReadonlyMap<string, string> =>
-  new Map(
-    results
-      .filter((r) => r.result === 'rejected')
-      .map((r) => [
-        r.id,
-        (r.errors ?? []).map((e) => `${e.field}: ${e.message}`).join(' ') || 'refused',
-      ]),
-  );
-
-/**
- * Takes what was answered out of the outbox. Sent ones are in the machine's kept file, and what was
- * refused is marked, in the same transaction that forgets them: whenever the power goes, each is in one of the two.
+ * Takes what was answered out of the outbox. Sent ones are among the machine's facts here, and what
+ * was refused is marked, in the same transaction that forgets them: whenever the power goes, each is
+ * in one of the two.
  */
 async function settle(
   entries: readonly Outgoing[],
   refused: ReadonlyMap<string, string>,
 ): Promise<void> {
   const sent = entries.filter((e) => !refused.has(e.id));
-  const machines = [...new Set(sent.map((e) => e.machineId))];
-  await local.transaction('rw', local.outgoing, local.kept, async () => {
-    for (const machineId of machines) {
-      const kept = await local.kept.get(fileOf(machineId));
-      if (kept) await local.kept.put({ ...kept, answer: laid(kept.answer, sent) });
-    }
+  await local.transaction('rw', [local.outgoing, ...layTables()], async () => {
+    await layIn(sent);
     await local.outgoing.bulkPut(
       entries.flatMap((e): Outgoing[] => {
         const why = refused.get(e.id);
@@ -232,15 +157,9 @@ async function settle(
     );
     await local.outgoing.bulkDelete(sent.map((e) => e.id));
   });
-  remember(sent);
-  for (const machineId of machines)
-    await mutate(fileOf(machineId), (file: unknown) => file && laid(file, sent), {
-      revalidate: false,
-    });
   await tell();
-  for (const machineId of machines) void mutate(fileOf(machineId));
-  void mutate(pathOf('GET /yard', {}));
-  void mutate(pathOf('GET /due', {}));
+  for (const machineId of new Set(sent.map((e) => e.machineId))) void mutate(changesOf(machineId));
+  listsChanged();
 }
 
 /** Forgets a refused entry after a person has read why. */
@@ -263,12 +182,15 @@ export function startOutbox(): () => void {
     pause = SOONEST;
     flushSoon();
   };
+  const gone = () => void tell({ offline: true });
   globalThis.addEventListener?.('online', again);
+  globalThis.addEventListener?.('offline', gone);
   globalThis.addEventListener?.('focus', again);
-  void tell().then(flushSoon);
+  void tell(globalThis.navigator?.onLine === false ? { offline: true } : {}).then(flushSoon);
   return () => {
     pauseOutbox();
     globalThis.removeEventListener?.('online', again);
+    globalThis.removeEventListener?.('offline', gone);
     globalThis.removeEventListener?.('focus', again);
   };
 }

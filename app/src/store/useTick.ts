@@ -1,13 +1,19 @@
+import { useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { useClock, useSession } from './hooks';
 import { put } from './outbox';
 import { useAction, type Action } from './useAction';
 
-/** Ticks something of a machine, or takes the tick back; kept here and sent in its own time. */
+/**
+ * Ticks something of a machine, or takes the tick back; kept here and sent in its own time. Whoever
+ * ticks quickly, one after the other, has each of them; the same twice is one.
+ */
 export function useTick(machineId: string): Action<[key: string, done: boolean, note?: string]> {
   const { data: session } = useSession();
   const clock = useClock();
-  return useAction((key: string, done: boolean, note = '') =>
+  const last = useRef<Promise<boolean>>(Promise.resolve(true));
+  const waiting = useRef(new Set<string>());
+  const action = useAction((key: string, done: boolean, note: string = '') =>
     put([
       {
         kind: 'tick',
@@ -23,4 +29,13 @@ export function useTick(machineId: string): Action<[key: string, done: boolean, 
       },
     ]),
   );
+  const run = (...args: [key: string, done: boolean, note?: string]): Promise<boolean> => {
+    const same = JSON.stringify(args);
+    if (waiting.current.has(same)) return last.current;
+    waiting.current.add(same);
+    const next = last.current.then(() => action.run(...args));
+    last.current = next.finally(() => waiting.current.delete(same));
+    return last.current;
+  };
+  return { ...action, run };
 }

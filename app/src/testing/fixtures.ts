@@ -47,12 +47,15 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
       by: 'Ines Marrow',
       noticed: '',
       checks: null,
+      kind: null,
+      minutes: null,
       asFound: {},
     },
   ],
   ticks: [],
   costs: null,
   rates: {},
+  hands: {},
 });
 
 let serial = 0;

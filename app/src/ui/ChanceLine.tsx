@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
-import { chanceWords, percent } from '@green-tally/core/findings';
+import { chanceWords } from '@green-tally/core/findings';
 import { FONT, usePalette } from './theme';
 
 interface ChanceLineProps {
@@ -25,7 +25,7 @@ export function ChanceLine({ chance, from }: ChanceLineProps) {
   return (
     <View
       role="img"
-      aria-label={`Chance that it goes: ${chanceWords(chance)}. Worth doing now from ${percent(Math.min(1, from))} on.`}
+      aria-label={`Chance that it goes: ${chanceWords(chance)}. Worth doing now from ${chanceWords(Math.min(1, from))} on.`}
       onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
       style={{ height: HEIGHT, width: '100%' }}
     >
@@ -72,7 +72,7 @@ export function ChanceLine({ chance, from }: ChanceLineProps) {
           fill={palette.quiet}
           textAnchor={mark(from)}
         >
-          {`worth it from ${percent(Math.min(1, from))}`}
+          {`worth it from ${chanceWords(Math.min(1, from))}`}
         </SvgText>
       </Svg>
     </View>

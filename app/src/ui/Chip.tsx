@@ -44,6 +44,7 @@ const styles = StyleSheet.create({
     borderWidth: STROKE.thin,
     paddingHorizontal: SPACE.m,
     justifyContent: 'center',
+    maxWidth: '100%',
   },
   on: { borderWidth: STROKE.chosen },
 });

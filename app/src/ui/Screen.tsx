@@ -1,10 +1,23 @@
-import { useEffect, type ReactNode } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { useEffect, type ReactElement, type ReactNode } from 'react';
+import { FlatList, ScrollView, StyleSheet, View } from 'react-native';
 import { usePalette, useWide } from './theme';
 import { SPACE, STROKE } from './tokens';
 
-interface ScreenProps {
+/** Rows below the rest of a screen, of which only those near what is seen are drawn. */
+export interface Rows<T> {
+  readonly data: readonly T[];
+  readonly keyOf: (row: T) => string;
+  readonly draw: (row: T) => ReactElement;
+  /** asks for more as the end comes near; undefined when there are no more */
+  readonly more?: (() => void) | undefined;
+  /** stands below the last row */
+  readonly foot?: ReactElement | null;
+}
+
+interface ScreenProps<T> {
   readonly children: ReactNode;
+  /** rows below the children, of a list that may be long */
+  readonly rows?: Rows<T> | undefined;
   /** name of the page, for the window's title */
   readonly title?: string;
   /** what the thumb does, kept at the bottom */
@@ -19,15 +32,16 @@ interface ScreenProps {
 }
 
 /** A screen: what scrolls, and what the thumb does below it. */
-export function Screen({
+export function Screen<T>({
   children,
+  rows,
   title,
   footer,
   head,
   testID,
   full = false,
   beside = false,
-}: ScreenProps) {
+}: ScreenProps<T>) {
   const palette = usePalette();
   const wide = useWide();
   usePageTitle(title);
@@ -37,13 +51,29 @@ export function Screen({
     <View testID={testID} style={[styles.screen, { backgroundColor: palette.paper }]}>
       {head ? <View style={[styles.head, column]}>{head}</View> : null}
       <View style={[styles.parts, side ? styles.sideBySide : null]}>
-        <ScrollView
-          style={styles.scrolls}
-          contentContainerStyle={[styles.content, column]}
-          keyboardShouldPersistTaps="handled"
-        >
-          {children}
-        </ScrollView>
+        {rows ? (
+          <FlatList
+            style={styles.scrolls}
+            contentContainerStyle={[styles.content, column]}
+            keyboardShouldPersistTaps="handled"
+            data={rows.data as T[]}
+            keyExtractor={rows.keyOf}
+            renderItem={({ item }) => rows.draw(item)}
+            initialNumToRender={FIRST_DRAWN}
+            onEndReachedThreshold={1}
+            onEndReached={rows.more}
+            ListHeaderComponent={<View style={styles.over}>{children}</View>}
+            ListFooterComponent={rows.foot ?? null}
+          />
+        ) : (
+          <ScrollView
+            style={styles.scrolls}
+            contentContainerStyle={[styles.content, column]}
+            keyboardShouldPersistTaps="handled"
+          >
+            {children}
+          </ScrollView>
+        )}
         {footer ? (
           <View
             style={[
@@ -59,6 +89,9 @@ export function Screen({
   );
 }
 
+/** So many rows are drawn at once; further ones follow. */
+const FIRST_DRAWN = 24;
+
 /** The window's title, so that a screen reader says where one has come. */
 function usePageTitle(title: string | undefined): void {
   useEffect(() => {
@@ -73,6 +106,7 @@ const styles = StyleSheet.create({
   parts: { flex: 1, minHeight: 0 },
   sideBySide: { flexDirection: 'row' },
   scrolls: { flex: 1 },
+  over: { gap: SPACE.m },
   content: { padding: SPACE.m, gap: SPACE.m, paddingBottom: SPACE.xl },
   below: { borderTopWidth: STROKE.thin },
   beside: { width: 460, borderLeftWidth: STROKE.thin },

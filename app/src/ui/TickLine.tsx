@@ -19,7 +19,13 @@ interface TickLineProps {
 export function TickLine({ line, about = '', testID, on, onPress }: TickLineProps) {
   const palette = usePalette();
   return (
-    <Tap role="checkbox" selected={on} testID={testID} label={line} onPress={onPress}>
+    <Tap
+      role="checkbox"
+      selected={on}
+      testID={testID}
+      label={about ? `${line}: ${about}` : line}
+      onPress={onPress}
+    >
       <Card edge={on ? 'pine' : 'line'} fill={on ? 'pineTint' : 'card'} style={styles.line}>
         <View style={[styles.box, { borderColor: palette.pine }]}>
           {on ? <Glyph decision="replace" color={palette.pine} size={22} /> : null}

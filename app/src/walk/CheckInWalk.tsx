@@ -37,8 +37,8 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
   const by = session?.person?.name ?? '';
   const own = live(file.readings).filter((r) => r.walkId === walk.id && r.checkId === check.id);
   const plan = useMemo(
-    () => walkPlan(file.machine, file.sheets, walk.checks),
-    [file.machine, file.sheets, walk.checks],
+    () => walkPlan(file.machine, file.sheets, { checks: walk.checks, minutes: walk.minutes }),
+    [file.machine, file.sheets, walk.checks, walk.minutes],
   );
   const stops = walkStops(plan.checks, walk, file.readings);
   const at = stops.findIndex((s) => s.check.id === check.id);

@@ -2,15 +2,24 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check } from '@green-tally/core/contracts';
 import type { WalkStop } from '@green-tally/core/walk';
+import { SchoolWords } from '../specs/SchoolsCard';
+import { BookPages } from '../specs/BookPages';
+import { useSchools, useSheetOf } from './schoolsHere';
 import { Body, Card, Heading, Press, Quiet, SPACE, STROKE, Title, TYPE, usePalette } from '../ui';
 
 /** What is checked: station, component, and what is read. */
 export function CheckTitle({ check }: { check: Check }) {
+  const schools = useSchools(check);
   return (
     <View>
       <Quiet>{`${check.station} · ${check.stationName}`}</Quiet>
       <Title style={TYPE.component}>{check.component}</Title>
       <Quiet>{check.measures}</Quiet>
+      {schools.map(({ id, subject, options, chosen }) => (
+        <Quiet key={id} testID={`follows ${id}`}>
+          {`${subject}, here: ${options.find((o) => o.id === chosen)?.name.toLowerCase() ?? chosen}`}
+        </Quiet>
+      ))}
     </View>
   );
 }
@@ -18,6 +27,8 @@ export function CheckTitle({ check }: { check: Check }) {
 /** How and why, with the cautions; folded unless open. */
 export function WhyCard({ check, open = false }: { check: Check; open?: boolean }) {
   const [shown, setShown] = useState(open);
+  const schools = useSchools(check);
+  const sheet = useSheetOf(check);
   if (!shown)
     return <Press title="How, and why this limit?" onPress={() => setShown(true)} small />;
   return (
@@ -26,11 +37,21 @@ export function WhyCard({ check, open = false }: { check: Check; open?: boolean 
       <Body>{check.how}</Body>
       <Heading>Why</Heading>
       <Body>{check.why}</Body>
+      {schools.length || check.schools ? (
+        <>
+          <Heading>Where people disagree</Heading>
+          {check.schools ? <Body>{check.schools}</Body> : null}
+          {schools.map((school) => (
+            <SchoolWords key={school.id} school={school} />
+          ))}
+        </>
+      ) : null}
       <Heading>Mind</Heading>
       {check.safety.map((s) => (
         <Body key={s}>{s}</Body>
       ))}
       <Quiet>{`Source: ${check.source}. The maker's manual goes before this sheet.`}</Quiet>
+      {sheet ? <BookPages model={sheet.model} checkId={check.id} /> : null}
     </Card>
   );
 }

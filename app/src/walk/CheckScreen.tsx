@@ -9,6 +9,7 @@ import { CheckInWalk } from './CheckInWalk';
 import { CheckTitle, WhyCard } from './CheckParts';
 import { DecideOtherwise } from './DecideOtherwise';
 import { RenewalCard } from './RenewalCard';
+import { SheetsHere } from './schoolsHere';
 import { VerdictCard } from './VerdictCard';
 
 /** One check of a machine: in its walk, or what was last read of it when none is under way. */
@@ -37,10 +38,14 @@ function OneCheck({ file, standing, checkId }: Known & { readonly checkId: strin
   const open = standing.walk && !standing.walk.finishedAt ? standing.walk : undefined;
   // a check that the short walk under way leaves out is only looked at
   const walk = open && (open.checks === null || open.checks.includes(check.id)) ? open : undefined;
-  return walk ? (
-    <CheckInWalk key={check.id} file={file} standing={standing} check={check} walk={walk} />
-  ) : (
-    <OutsideWalk file={file} standing={standing} check={check} />
+  return (
+    <SheetsHere.Provider value={file.sheets}>
+      {walk ? (
+        <CheckInWalk key={check.id} file={file} standing={standing} check={check} walk={walk} />
+      ) : (
+        <OutsideWalk file={file} standing={standing} check={check} />
+      )}
+    </SheetsHere.Provider>
   );
 }
 

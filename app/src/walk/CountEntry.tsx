@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import { z } from 'zod';
 import type { CheckOf } from '@green-tally/core/contracts';
 import { useDraft } from '../store';
-import { Card, Heading, Press, Quiet, Stepper, Strong } from '../ui';
+import { Card, Heading, Press, Quiet, Strong } from '../ui';
+import { Stepper } from '../ui/Stepper';
 import type { EntryProps } from './entries';
 import { Schematic } from '../schematics/Schematic';
 
@@ -53,6 +54,8 @@ export function CountEntry({
     setSure(false);
     if (unread.length <= 1) onDone();
   };
+  const most = check.total ?? MOST;
+  const all = check.total === undefined ? 'All' : `All ${check.total}`;
   const body = (
     <>
       <Schematic check={check} />
@@ -66,10 +69,10 @@ export function CountEntry({
             label={label}
             value={counts[key]}
             onChange={(v) => change(key, v)}
-            max={counts[key] + check.total - sum}
+            max={counts[key] + most - sum}
           />
         ))}
-        <Quiet>{`${check.total - sum} of ${check.total} ${check.counted} sound. Count each one once, under the worst that is wrong with it.`}</Quiet>
+        <Quiet>{`${check.total === undefined ? '' : `${check.total - sum} of ${check.total} ${check.counted} sound. `}Count each one once, under the worst that is wrong with it.`}</Quiet>
       </Card>
     </>
   );
@@ -80,12 +83,12 @@ export function CountEntry({
         <>
           {sure && sum === 0 ? (
             <View role="alert">
-              <Strong>{`All ${check.total} seen, none missing${check.turnFrom === undefined ? ' or bent' : ', bent or worn'}? Tap again to say so.`}</Strong>
+              <Strong>{`${all} seen, none missing${check.turnFrom === undefined ? ' or bent' : ', bent or worn'}? Tap again to say so.`}</Strong>
             </View>
           ) : null}
           <Press
             fill="pine"
-            title={sure && sum === 0 ? `Yes, all ${check.total} are sound` : 'Judge it'}
+            title={sure && sum === 0 ? `Yes, ${all.toLowerCase()} are sound` : 'Judge it'}
             testID="judge"
             onPress={() => void judge()}
           />
@@ -94,3 +97,6 @@ export function CountEntry({
     </>
   );
 }
+
+/** No set has more, where the sheet does not say. */
+const MOST = 500;

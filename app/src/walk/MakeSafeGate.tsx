@@ -1,24 +1,16 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { parseQuantity, printHours, printNumber } from '@green-tally/core/units';
-import { checksFor, checksOfWalk, meterMarks, meterTroubles } from '@green-tally/core/walk';
-import { SyncLine } from '../session/SyncLine';
+import { meterMarks, meterTroubles, walkPlan } from '@green-tally/core/walk';
 import { put, troubleText, useAction, useClock, useSession, useTextDraft } from '../store';
-import {
-  Card,
-  Heading,
-  HeadRow,
-  Press,
-  Quiet,
-  Screen,
-  Strong,
-  TextEntry,
-  TickLine,
-  Title,
-} from '../ui';
+import { Card, Heading, Press, Quiet, Screen, Strong, TextEntry, TickLine, Title } from '../ui';
 import { dayWords } from '../yard/words';
+import { KeepBook } from './KeepBook';
+import { usePlanDraft, type PlannedWalk } from './planDraft';
 import { newWalk } from './session';
+import { WalkHead } from './WalkHead';
+import { minutesWords } from './walkWords';
 
 const GATE = [
   'Engine stopped, all motion run down.',
@@ -28,16 +20,19 @@ const GATE = [
   'Drives are turned by hand only; a check that needs running says so and is its own step.',
 ];
 
+interface MakeSafeGateProps {
+  readonly file: MachineFile;
+  readonly planned: PlannedWalk;
+  /** back to the plan; undefined where its checks were named elsewhere */
+  readonly onPlanAgain: (() => void) | undefined;
+}
+
 /**
  * Nobody walks a machine that was not made safe: each line is confirmed, then the hours are read.
  */
-export function MakeSafeGate({
-  file,
-  only,
-}: {
-  file: MachineFile;
-  only: readonly string[] | null;
-}) {
+export function MakeSafeGate({ file, planned: given, onPlanAgain }: MakeSafeGateProps) {
+  // as long as it stands here
+  const [planned] = useState(given);
   const { machine } = file;
   const { data: session } = useSession();
   const clock = useClock();
@@ -45,20 +40,28 @@ export function MakeSafeGate({
   const [noticed, setNoticed] = useTextDraft(`walk-noticed|${machine.id}`);
   const [confirmed, setConfirmed] = useState<readonly number[]>([]);
   const all = confirmed.length === GATE.length;
-  const checks = checksOfWalk(checksFor(machine, file.sheets), { checks: only && [...only] });
-  const minutes = checks.reduce((sum, c) => sum + c.labour.measure, 0);
+  const plan = useMemo(
+    () => walkPlan(machine, file.sheets, planned),
+    [machine, file.sheets, planned],
+  );
+  const { checks } = plan;
+  const minutes = checks.reduce((sum, c) => sum + c.labour.measure, plan.minutes);
+  const draft = usePlanDraft(machine.id);
   const start = useAction(async () => {
     const hours = readHours(hoursText, file, clock());
     const by = session?.person?.name ?? '';
     const body = newWalk(file, clock(), {
+      ...planned,
       hours,
       by,
       noticed: noticed.trim(),
-      checks: only && checks.map((c) => c.id),
+      // what the machine does not have is passed over
+      checks: planned.checks && checks.map((c) => c.id),
     });
     await put([{ kind: 'walk', body }]);
     setHoursText('');
     setNoticed('');
+    draft.forget();
   });
   const toggle = (line: number) =>
     setConfirmed(
@@ -85,17 +88,10 @@ export function MakeSafeGate({
         </>
       }
     >
-      <HeadRow
-        back={{
-          to: `/machine/${machine.id}`,
-          title: `${machine.model} · ${machine.serial}`,
-          label: 'Back to the machine',
-        }}
-      >
-        <SyncLine />
-      </HeadRow>
+      <WalkHead machine={machine} />
       <Title>Make safe first</Title>
-      <Quiet>{`${only ? 'A short walk: ' : ''}${checks.length} ${checks.length === 1 ? 'check' : 'checks'}, about ${Math.max(5, Math.round(minutes / 5) * 5)} minutes. Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
+      <Quiet>{`${planned.checks ? 'A short walk: ' : ''}${checks.length} ${checks.length === 1 ? 'check' : 'checks'}, about ${minutesWords(minutes)} with moving the machine. Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
+      {onPlanAgain ? <Press title="Change the walk" onPress={onPlanAgain} small /> : null}
       {GATE.map((line, i) => (
         <TickLine
           key={line}
@@ -108,6 +104,7 @@ export function MakeSafeGate({
       <Quiet>
         The maker's manual, the site's lock-out rules and local law go before anything said here.
       </Quiet>
+      <KeepBook file={file} />
       <Card>
         <Heading>On arrival</Heading>
         <TextEntry

@@ -10,7 +10,8 @@ import { atPlace, limitWords } from '@green-tally/core/kinds';
 import { printAs } from '@green-tally/core/units';
 import { Schematic } from '../schematics/Schematic';
 import { useTextDraft } from '../store';
-import { Choice, Pad, Press, Quiet, Row, SPACE, Strong, TextEntry, useWide } from '../ui';
+import { Choice, Press, Quiet, Row, SPACE, Strong, TextEntry, useWide } from '../ui';
+import { Pad } from '../ui/Pad';
 import type { EntryProps } from './entries';
 import { readMeasured } from './readText';
 

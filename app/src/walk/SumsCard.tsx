@@ -3,7 +3,8 @@ import type { BothSums, Finding, NotWorthLeavingNumbers } from '@green-tally/cor
 import { noSumsWords } from '@green-tally/core/kinds';
 import { chanceWords, percent } from '@green-tally/core/findings';
 import { printAmount, printNumber } from '@green-tally/core/units';
-import { Body, Card, ChanceLine, Heading, Quiet, Row, Rule, SPACE, Strong } from '../ui';
+import { Body, Card, Heading, Quiet, Row, Rule, SPACE, Strong } from '../ui';
+import { ChanceLine } from '../ui/ChanceLine';
 
 const TITLES = {
   limit: 'Leave it through harvest, or renew it now?',

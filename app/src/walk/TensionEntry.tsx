@@ -5,7 +5,8 @@ import { Feel, type CheckOf } from '@green-tally/core/contracts';
 import { atPlace, FEEL_WORDS } from '@green-tally/core/kinds';
 import { Schematic } from '../schematics/Schematic';
 import { useDraft } from '../store';
-import { Card, Choice, Heading, Press, Quiet, Stepper, Strong, TextEntry } from '../ui';
+import { Card, Choice, Heading, Press, Quiet, Strong, TextEntry } from '../ui';
+import { Stepper } from '../ui/Stepper';
 import type { Entered, EntryProps, Taken } from './entries';
 import { readLength, readTravel, type ReadText } from './readText';
 

@@ -34,6 +34,7 @@ import {
   TYPE,
   usePalette,
 } from '../ui';
+import { aboutPart } from '../work/partWords';
 import { SumsCard } from './SumsCard';
 
 interface VerdictCardProps {
@@ -183,7 +184,12 @@ function Parts({ check: { parts } }: { check: Check }) {
     <View style={styles.part}>
       <Heading>Parts</Heading>
       {parts.map((p) => (
-        <Body key={p.number}>{`${p.number} ${p.name}${p.with ? `. ${p.with}` : ''}`}</Body>
+        <View key={p.number}>
+          <Body>{`${p.number} ${p.name}${p.with ? `. ${p.with}` : ''}`}</Body>
+          {aboutPart(p).map((line) => (
+            <Quiet key={line}>{line}</Quiet>
+          ))}
+        </View>
       ))}
     </View>
   );

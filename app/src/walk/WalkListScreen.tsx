@@ -1,35 +1,45 @@
 import type { YardRow } from '@green-tally/core/contracts';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useYard } from '../store';
-import { Heading, Notice, Quiet, Row, Screen, Title, useWide, Waiting } from '../ui';
+import { troubleText, useYard, type YardList } from '../store';
+import { Heading, More, Notice, Quiet, Row, Screen, Title, useWide, Waiting } from '../ui';
+import { AsOf } from '../yard/AsOf';
 import { MachineRow } from '../yard/MachineRow';
 import { MachineTable } from '../yard/MachineTable';
 
 /** Machines to walk: those begun first, then those without a walk, least slack first. */
 export function WalkListScreen() {
-  const { data: yard, error, again } = useYard();
-  if (!yard)
+  const begun = useYard({ walk: 'started' });
+  const none = useYard({ walk: 'none' });
+  const done = useYard({ walk: 'done' });
+  const lists = [begun, none, done];
+  if (lists.some((l) => !l.yard)) {
+    const error = lists.find((l) => l.error)?.error;
     return (
-      <Waiting what="the machines" trouble={error ? troubleText(error) : undefined} again={again} />
+      <Waiting
+        what="the machines"
+        trouble={error ? troubleText(error) : undefined}
+        again={() => lists.forEach((l) => l.again())}
+      />
     );
-  const of = (walk: YardRow['walk']) => yard.rows.filter((r) => r.walk === walk && r.checks > 0);
-  const [begun, none, done] = [of('started'), of('none'), of('done')];
+  }
+  const toWalk = rowsOf(begun).length + rowsOf(none).length;
   return (
     <Screen testID="walk list" title="Walk" full>
       <Row apart>
         <Title>Walk</Title>
         <SyncLine />
       </Row>
-      {begun.length + none.length === 0 ? (
+      <AsOf at={none.asOf} />
+      {toWalk === 0 ? (
         <Notice
           tone="pine"
           title="Every machine has been walked"
           text="Walk one again below if something changed."
         />
       ) : null}
-      <Group title="Begun" rows={begun} />
-      <Group title="No walk yet" rows={none} />
-      <Group title="Walked" rows={done} />
+      <Group title="Begun" list={begun} />
+      <Group title="No walk yet" list={none} />
+      <Group title="Walked" list={done} />
       <Quiet>
         The walk is the same check after check, front to back, with the make-safe gate first.
       </Quiet>
@@ -37,7 +47,12 @@ export function WalkListScreen() {
   );
 }
 
-function Group({ title, rows }: { title: string; rows: readonly YardRow[] }) {
+/** Machines with something to check. */
+const rowsOf = ({ yard }: YardList): readonly YardRow[] =>
+  (yard?.rows ?? []).filter((r) => r.checks > 0);
+
+function Group({ title, list }: { title: string; list: YardList }) {
+  const rows = rowsOf(list);
   const wide = useWide();
   const to = (r: YardRow) => `/walk/${r.machine.id}` as const;
   if (!rows.length) return null;
@@ -49,6 +64,7 @@ function Group({ title, rows }: { title: string; rows: readonly YardRow[] }) {
       ) : (
         rows.map((r) => <MachineRow key={r.machine.id} row={r} to={to(r)} />)
       )}
+      <More more={list.more} />
     </>
   );
 }

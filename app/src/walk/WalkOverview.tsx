@@ -12,13 +12,11 @@ import {
   type WalkPlan,
   type WalkStop,
 } from '@green-tally/core/walk';
-import { SyncLine } from '../session/SyncLine';
 import { put, useAction, useClock } from '../store';
 import {
   Card,
   Go,
   Heading,
-  HeadRow,
   Notice,
   Press,
   Quiet,
@@ -29,7 +27,10 @@ import {
   useWide,
 } from '../ui';
 import { dayWords } from '../yard/words';
+import { KeepBook } from './KeepBook';
 import { StationStops } from './StationStops';
+import { KIND_WORDS, minutesWords } from './walkWords';
+import { WalkHead } from './WalkHead';
 
 interface WalkOverviewProps {
   readonly file: MachineFile;
@@ -47,8 +48,8 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const clock = useClock();
   const wide = useWide();
   const plan = useMemo(
-    () => walkPlan(machine, file.sheets, walk.checks),
-    [machine, file.sheets, walk.checks],
+    () => walkPlan(machine, file.sheets, { checks: walk.checks, minutes: walk.minutes }),
+    [machine, file.sheets, walk.checks, walk.minutes],
   );
   const stops = walkStops(plan.checks, walk, file.readings);
   const [search, setSearch] = useState('');
@@ -82,17 +83,10 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
         )
       }
     >
-      <HeadRow
-        back={{
-          to: `/machine/${machine.id}`,
-          title: `${machine.model} · ${machine.serial}`,
-          label: 'Back to the machine',
-        }}
-      >
-        <SyncLine />
-      </HeadRow>
+      <WalkHead machine={machine} />
       <Title>{`Walk: ${done} of ${stops.length}`}</Title>
       <Quiet>{aboutWalk(walk, plan)}</Quiet>
+      <KeepBook file={file} />
       {finish.trouble ? <Notice tone="rust" title="Not finished" text={finish.trouble} /> : null}
       <LookFirst machineId={machine.id} noticed={walk.noticed} stops={stops} />
       {stops.length > MANY ? (
@@ -127,12 +121,18 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
 /** Less saved than this is not worth a word, minutes. */
 const WORTH_SAYING = 5;
 
-function aboutWalk({ madeSafeAt, hours, noticed }: Walk, { saved }: WalkPlan): string {
+function aboutWalk(
+  { madeSafeAt, hours, noticed, kind, minutes }: Walk,
+  { saved }: WalkPlan,
+): string {
   const order =
-    saved >= WORTH_SAYING
-      ? `front to back, in the order that saves ${printNumber(saved, 0)} min of moving the machine`
-      : 'front to back';
+    minutes !== null
+      ? `for ${minutesWords(minutes)}: each position is taken up once`
+      : saved >= WORTH_SAYING
+        ? `front to back, in the order that saves ${printNumber(saved, 0)} min of moving the machine`
+        : 'front to back';
   return [
+    ...(kind ? [KIND_WORDS[kind]] : []),
     `Made safe ${madeSafeAt ? dayWords(madeSafeAt.slice(0, 10)) : ''}`,
     printHours(hours),
     order,

@@ -1,27 +1,62 @@
 import { useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import type { MachineFile } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
+import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
+import { checksFor } from '@green-tally/core/walk';
 import { WithMachine } from '../machine/WithMachine';
+import { later } from '../ui';
 import { MakeSafeGate } from './MakeSafeGate';
+import type { PlannedWalk } from './planDraft';
 import { WalkOverview } from './WalkOverview';
 
-/** A walk: the make-safe gate first, then the checks in order. */
+/** A walk: what it is over, the make-safe gate, then the checks in order. */
 export function WalkScreen() {
   const { machineId, only } = useLocalSearchParams<{ machineId: string; only?: string }>();
+  const [planned, setPlanned] = useState<PlannedWalk>();
   return (
     <WithMachine id={machineId} what="this walk">
-      {({ file, standing }) =>
-        standing.walk && !standing.walk.finishedAt ? (
-          <WalkOverview file={file} standing={standing} walk={standing.walk} />
+      {({ file, standing }) => {
+        if (standing.walk && !standing.walk.finishedAt)
+          return <WalkOverview file={file} standing={standing} walk={standing.walk} />;
+        const named = scopeOf(only, standing);
+        const walk = planned ?? (named && { ...NAMED, checks: [...named] });
+        return walk ? (
+          <MakeSafeGate
+            key={walk.checks?.join()}
+            file={file}
+            planned={walk}
+            onPlanAgain={planned && (() => setPlanned(undefined))}
+          />
         ) : (
-          <MakeSafeGate file={file} only={scopeOf(only, standing)} />
-        )
-      }
+          <PlanWalk
+            file={file}
+            standing={standing}
+            onPlanned={setPlanned}
+            pointsTo={(words) => suspectsOf(words, file)}
+          />
+        );
+      }}
     </WithMachine>
   );
 }
 
+/** Choosing what to walk is loaded by who begins a walk, not by who looks at the Yard. */
+const PlanWalk = later('the plan of the walk', async () => (await import('./PlanWalk')).PlanWalk);
+
+/** Checks that an operator's words point to, by their ids. */
+const suspectsOf = (words: string, { machine, sheets }: MachineFile): string[] =>
+  suspectsFor(
+    symptomsIn(words).map((s) => s.id),
+    checksFor(machine, sheets),
+  ).map((s) => s.check.id);
+
+/** A walk over checks that were named elsewhere. */
+const NAMED = { kind: null, minutes: null };
+
 /**
- * The checks of a short walk: what is left to read, what is in doubt, or those named; null for all.
+ * The checks of a short walk: what is left to read, what is in doubt, or those named; null where
+ * none are, and the walk is planned.
  * What the machine does not have is passed over by the gate.
  */
 function scopeOf(only: string | undefined, { missing }: Standing): readonly string[] | null {

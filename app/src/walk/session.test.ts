@@ -22,7 +22,15 @@ beforeEach(() => kept.clear());
 
 const file = machineFile();
 const now = new Date('2026-06-09T08:00:00.000Z');
-const walk = newWalk(file, now, { hours: 1290, by: 'Ines Marrow', noticed: '', checks: null });
+const begun = {
+  hours: 1290,
+  by: 'Ines Marrow',
+  noticed: '',
+  checks: null,
+  kind: null,
+  minutes: null,
+};
+const walk = newWalk(file, now, begun);
 
 describe('where the machine stands', () => {
   test('is not confirmed until somebody says so', () =>
@@ -95,10 +103,7 @@ describe('a new walk', () => {
       finishedAt: null,
       machineId: file.machine.id,
     }));
-  test('is not the same as the last', () =>
-    expect(
-      newWalk(file, now, { hours: 1290, by: 'Ines Marrow', noticed: '', checks: null }).id,
-    ).not.toBe(walk.id));
+  test('is not the same as the last', () => expect(newWalk(file, now, begun).id).not.toBe(walk.id));
 });
 
 describe('places of a series as rows', () => {

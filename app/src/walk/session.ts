@@ -101,7 +101,14 @@ function sheetOf({ sheets, machine }: MachineFile, check: Check): Reading['sheet
 export function newWalk(
   file: MachineFile,
   now: Date,
-  { hours, by, noticed, checks }: Pick<Walk, 'hours' | 'by' | 'noticed' | 'checks'>,
+  {
+    hours,
+    by,
+    noticed,
+    checks,
+    kind,
+    minutes,
+  }: Pick<Walk, 'hours' | 'by' | 'noticed' | 'checks' | 'kind' | 'minutes'>,
 ): Walk {
   const begun = now.toISOString();
   return {
@@ -115,6 +122,8 @@ export function newWalk(
     asFound: {},
     noticed,
     checks,
+    kind,
+    minutes,
   };
 }
 

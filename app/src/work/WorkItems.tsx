@@ -1,9 +1,8 @@
 import { useRouter } from 'expo-router';
-import { type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Standing, StandingWork } from '@green-tally/core/plan';
-import { printNumber } from '@green-tally/core/units';
-import { labourHours, type ProposedWork } from '@green-tally/core/work';
+import { labourHours, takenHeavy, type ProposedWork, type WorkPart } from '@green-tally/core/work';
 import type { Action } from '../store';
 import {
   Card,
@@ -16,9 +15,11 @@ import {
   Rule,
   SPACE,
   Strong,
+  TickLine,
 } from '../ui';
 import { SayWhy } from './SayWhy';
 import { dayWords, weekdayWords } from '../yard/words';
+import { labourText, partLine } from './partWords';
 
 interface WorkItemsProps {
   readonly machineId: string;
@@ -66,13 +67,26 @@ interface ProposedProps extends Pick<WorkItemsProps, 'accept' | 'leave'> {
   readonly name: NameOf;
 }
 
-function Proposed({ items, name, accept, leave }: ProposedProps) {
-  if (!items.length) return null;
+function Proposed({ items: proposed, name, accept, leave }: ProposedProps) {
+  // numbers of standard parts, by check, for which the heavy one is taken
+  const [heavy, setHeavy] = useState<Readonly<Record<string, readonly string[]>>>({});
+  if (!proposed.length) return null;
+  const items = proposed.map((p) => (heavy[p.checkId] ?? []).reduce(takenHeavy, p));
+  const toggle = (checkId: string, number: string) => {
+    const chosen = heavy[checkId] ?? [];
+    const next = chosen.includes(number) ? chosen.filter((n) => n !== number) : [...chosen, number];
+    setHeavy({ ...heavy, [checkId]: next });
+  };
   return (
     <Card edge="pine" testID="proposed">
       <Heading>{`Decided, not yet accepted: ${items.length}`}</Heading>
-      {items.map((p) => (
+      {items.map((p, i) => (
         <Item key={p.checkId} work={p} name={name(p.checkId)}>
+          <HeavyParts
+            parts={proposed[i]?.parts ?? []}
+            taken={heavy[p.checkId] ?? []}
+            onToggle={(number) => toggle(p.checkId, number)}
+          />
           <Press
             title="Accept into work"
             label={`Accept into work: ${name(p.checkId)}`}
@@ -98,6 +112,35 @@ function Proposed({ items, name, accept, leave }: ProposedProps) {
         />
       ) : null}
     </Card>
+  );
+}
+
+interface HeavyPartsProps {
+  readonly parts: readonly WorkPart[];
+  /** numbers of those that the heavy one is taken for */
+  readonly taken: readonly string[];
+  readonly onToggle: (number: string) => void;
+}
+
+/** Where a part has a heavy one beside it, the one who accepts the work chooses. */
+function HeavyParts({ parts, taken, onToggle }: HeavyPartsProps) {
+  const offered = parts.flatMap(({ number, name, heavy }) =>
+    heavy ? [{ number, name, heavy }] : [],
+  );
+  if (!offered.length) return null;
+  return (
+    <>
+      {offered.map(({ number, name, heavy }) => (
+        <TickLine
+          key={number}
+          testID={`heavy ${number}`}
+          line={`${heavy.name}, ${heavy.number}, in the place of ${name}${heavy.together ? `: all ${heavy.together} at once` : ''}`}
+          about={heavy.because}
+          on={taken.includes(number)}
+          onPress={() => onToggle(number)}
+        />
+      ))}
+    </>
   );
 }
 
@@ -169,10 +212,11 @@ function Item({ work, name, children }: ItemProps) {
 
 function labourWords(work: ProposedWork): string {
   const { places, cover, parts } = work;
+  const labour = labourText(labourHours([work]));
   return [
     ...(places.length > 1 ? [`${places.length} places`] : []),
-    `${printNumber(labourHours([work]), 2)} h${cover ? ` with ${cover.name}` : ''}`,
-    ...(parts.length ? [parts.map((p) => `${p.quantity} × ${p.number} ${p.name}`).join(', ')] : []),
+    ...(labour ? [`${labour}${cover ? ` with ${cover.name}` : ''}`] : []),
+    ...(parts.length ? [parts.map(partLine).join(', ')] : []),
   ].join(' · ');
 }
 

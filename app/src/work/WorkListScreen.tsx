@@ -1,13 +1,17 @@
+import { formatISO } from 'date-fns/formatISO';
+import { parseISO } from 'date-fns/parseISO';
+import { subDays } from 'date-fns/subDays';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Machine, Visit, YardRow } from '@green-tally/core/contracts';
+import type { Machine, Visit } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useVisits, useYard } from '../store';
+import { troubleText, useToday, useVisits, useYard } from '../store';
 import {
   Card,
   Go,
   Heading,
+  More,
   Notice,
   Quiet,
   Row,
@@ -18,20 +22,22 @@ import {
   useWide,
   Waiting,
 } from '../ui';
+import { Apart } from '../yard/Apart';
+import { AsOf } from '../yard/AsOf';
 import { MachineRow } from '../yard/MachineRow';
 import { machineName, weekdayWords } from '../yard/words';
 
-const WAITS: readonly YardRow['next']['id'][] = [
-  'acceptSkips',
-  'acceptWork',
-  'planVisit',
-  'visitLate',
-];
+/** Visits that ended so many days ago are still shown. */
+const LATELY = 30;
+const daysBefore = (day: string, days: number): string =>
+  formatISO(subDays(parseISO(day), days), { representation: 'date' });
 
 /** Work over all machines: what waits for a decision or a visit, and the visits planned. */
 export function WorkListScreen() {
-  const { data: yard, error, again } = useYard();
-  const { data: planned } = useVisits();
+  const { yard, error, again, more, asOf } = useYard({ waits: 'yes' });
+  const today = useToday();
+  const planned = useVisits({ from: daysBefore(today, LATELY) });
+  const visits = planned.pages?.flatMap((p) => p.visits);
   const wide = useWide();
   if (!yard)
     return (
@@ -42,13 +48,14 @@ export function WorkListScreen() {
         full
       />
     );
-  const rows = yard.rows.filter((r) => WAITS.includes(r.next.id));
+  const { rows, apart } = yard;
   return (
     <Screen testID="work list" title="Work" full>
       <Row apart>
         <Title>Work</Title>
         <SyncLine />
       </Row>
+      <AsOf at={asOf} />
       {wide ? null : (
         <Go to="/due" label="All that is due, by day">
           <Strong tone="pine">All that is due, by day ›</Strong>
@@ -56,7 +63,10 @@ export function WorkListScreen() {
       )}
       <View style={wide ? styles.columns : styles.stack}>
         <Part wide={wide} title="Needs you">
-          {rows.length ? (
+          {apart.map((a) => (
+            <Apart key={a.machine.id} {...a} />
+          ))}
+          {rows.length + apart.length ? (
             rows.map((r) => <MachineRow key={r.machine.id} row={r} to={`/work/${r.machine.id}`} />)
           ) : (
             <Notice
@@ -65,13 +75,15 @@ export function WorkListScreen() {
               text="Every decision is accepted and in a visit that ends before harvest."
             />
           )}
+          <More more={more} />
         </Part>
         <Part wide={wide} title="Visits">
-          {planned?.visits.length ? (
-            planned.visits.map((v) => <VisitCard key={v.visit.id} {...v} />)
+          {visits?.length ? (
+            visits.map((v) => <VisitCard key={v.visit.id} {...v} />)
           ) : (
             <Quiet>No visit planned yet.</Quiet>
           )}
+          <More more={planned.more} />
         </Part>
       </View>
     </Screen>

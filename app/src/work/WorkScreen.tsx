@@ -1,6 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { useSWRConfig } from 'swr';
 import { v7 as uuidv7 } from 'uuid';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { needsHand } from '@green-tally/core/findings';
@@ -8,7 +7,7 @@ import { isLeft, leaveKey, standsOf, type Standing } from '@green-tally/core/pla
 import type { ProposedWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { WithMachine, type Known } from '../machine/WithMachine';
-import { api, put, useAction, useClock, useSession, useTick } from '../store';
+import { listsChanged, put, useAction, useClock, useSession, useTick } from '../store';
 import { HeadRow, Notice, Quiet, Row, Screen, SPACE, Strong, Title, useWide } from '../ui';
 import { machineName, slackWords, weekdayWords } from '../yard/words';
 import { VisitPart } from './VisitPart';
@@ -28,14 +27,12 @@ export function WorkScreen() {
 function MachineWork({ file, standing, again }: Known) {
   const { machine } = file;
   const { data: session } = useSession();
-  const { mutate } = useSWRConfig();
   const clock = useClock();
   const wide = useWide();
   const slack = slackWords(standing.slack);
   const changed = () => {
     again();
-    void mutate('/yard');
-    void mutate('/visits');
+    listsChanged();
   };
   const accept = useAction((items: readonly ProposedWork[]) => {
     const acceptedAt = clock().toISOString();
@@ -55,8 +52,9 @@ function MachineWork({ file, standing, again }: Known) {
     );
   });
   const withdraw = useAction(async (id: string) => {
-    await api('DELETE /work/{id}', { params: { id } });
-    changed();
+    const item = file.work.find((w) => w.id === id);
+    if (item)
+      await put([{ kind: 'withdrawal', body: { ...item, withdrawnAt: clock().toISOString() } }]);
   });
   const tick = useTick(machine.id);
   const leave = useAction(async (checkId: string, why: string) => {

@@ -1,13 +1,23 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Yard, YardRow } from '@green-tally/core/contracts';
+import type { YardAsked, YardRow } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
+import { printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useSession, useYard } from '../store';
 import {
+  troubleText,
+  Unreachable,
+  useSession,
+  useYard,
+  type WholeYard,
+  type YardList as YardListOf,
+} from '../store';
+import {
+  Chip,
   Glyph,
   later,
+  More,
   Notice,
   Press,
   Quiet,
@@ -17,9 +27,12 @@ import {
   TextEntry,
   Title,
   usePalette,
+  useSettled,
   useWide,
   Waiting,
 } from '../ui';
+import { Apart } from './Apart';
+import { AsOf } from './AsOf';
 import { MachineRow } from './MachineRow';
 import { SeasonLine } from './SeasonLine';
 
@@ -31,10 +44,14 @@ const MachineDetail = later(
 
 /** The Yard: machines by slack. On a wide screen the chosen machine stands beside the list. */
 export function YardScreen() {
-  const { data: yard, error, again } = useYard();
+  const [find, setFind] = useState('');
+  const [order, setOrder] = useState<YardAsked['order']>('slack');
+  const q = useSettled(find.trim()) || undefined;
+  const list = useYard({ q, order: order === 'slack' ? undefined : order });
   const [chosen, setChosen] = useState<string | undefined>();
   const wide = useWide();
   const palette = usePalette();
+  const { yard, error, again } = list;
   if (!yard)
     return (
       <Waiting
@@ -44,12 +61,13 @@ export function YardScreen() {
         full
       />
     );
-  if (!wide) return <YardList yard={yard} />;
+  const asked = { find, setFind, order, setOrder };
+  if (!wide) return <YardList {...list} {...asked} yard={yard} />;
   const selected = chosen ?? yard.rows[0]?.machine.id;
   return (
     <View style={styles.beside}>
       <View style={[styles.list, { borderRightColor: palette.line }]}>
-        <YardList yard={yard} selected={selected} onChoose={setChosen} />
+        <YardList {...list} {...asked} yard={yard} selected={selected} onChoose={setChosen} />
       </View>
       <View style={styles.detail}>{selected ? <MachineDetail id={selected} /> : null}</View>
     </View>
@@ -57,52 +75,92 @@ export function YardScreen() {
 }
 
 interface YardListProps {
-  readonly yard: Yard;
+  readonly yard: WholeYard;
+  readonly more: YardListOf['more'];
+  readonly error: unknown;
+  readonly asOf: string | undefined;
+  readonly find: string;
+  readonly setFind: (text: string) => void;
+  readonly order: YardAsked['order'];
+  readonly setOrder: (order: YardAsked['order']) => void;
   readonly selected?: string | undefined;
   /** chooses what stands beside the list; without it a row leads to its machine */
   readonly onChoose?: (id: string) => void;
 }
 
-function YardList({ yard, selected, onChoose }: YardListProps) {
-  const [find, setFind] = useState('');
+const ORDER_WORDS: Readonly<Record<YardAsked['order'], string>> = {
+  slack: 'Slack',
+  harvest: 'Harvest',
+  customer: 'Customer',
+  serial: 'Serial',
+};
+/** By serial one finds by typing it; as a list it is under More, Machines. */
+const ORDERS = ['slack', 'harvest', 'customer'] as const;
+
+function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: YardListProps) {
+  const { find, setFind, order, setOrder } = asked;
+  const { machines, unwalked, behind } = yard.all;
+  // what is typed is also sought among what is here, until the server answers and without signal
   const wanted = find.trim().toLowerCase();
   const rows = yard.rows.filter((r) => searchText(r).includes(wanted));
-  const { length } = yard.rows;
-  const unwalked = yard.rows.filter((r) => r.walk === 'none').length;
+  const draw = (row: YardRow) => {
+    const { id } = row.machine;
+    return onChoose ? (
+      <MachineRow row={row} selected={id === selected} onChoose={() => onChoose(id)} />
+    ) : (
+      <MachineRow row={row} to={`/machine/${id}`} />
+    );
+  };
   return (
     <Screen
       testID="yard"
       title="Yard"
       full
-      footer={onChoose ? undefined : <NextWalk yard={yard} />}
+      footer={onChoose ? undefined : <NextWalk wanted={yard.all.wanted} />}
+      rows={{ data: rows, keyOf: (r) => r.machine.id, draw, more, foot: <More more={more} /> }}
     >
       <Row apart>
         <Title>Yard</Title>
         <SyncLine />
       </Row>
-      {length === 0 ? (
+      <AsOf at={asOf} />
+      {machines === 0 ? (
         <EmptyYard />
       ) : (
         <>
-          <Quiet>{`${yard.branch} · ${length} machine${length === 1 ? '' : 's'} · ${unwalked} without a walk`}</Quiet>
-          <SeasonLine yard={yard} />
+          <Quiet>{`${yard.branch} · ${printNumber(machines, 0)} machine${machines === 1 ? '' : 's'} · ${printNumber(unwalked, 0)} without a walk`}</Quiet>
+          {behind ? (
+            <Quiet testID="behind">{`${printNumber(behind, 0)} being judged anew; they follow by themselves.`}</Quiet>
+          ) : null}
+          {wanted ? null : <SeasonLine yard={yard} />}
           <TextEntry
             label="Find a machine"
             value={find}
             onChange={setFind}
             hint="serial, model, customer"
           />
+          {machines > A_LOOK ? (
+            <Row>
+              {ORDERS.map((by) => (
+                <Chip
+                  key={by}
+                  title={ORDER_WORDS[by]}
+                  label={`in order of ${ORDER_WORDS[by].toLowerCase()}`}
+                  on={order === by}
+                  onPress={() => setOrder(by)}
+                />
+              ))}
+            </Row>
+          ) : null}
         </>
       )}
-      {rows.map((row) => {
-        const { id } = row.machine;
-        return onChoose ? (
-          <MachineRow key={id} row={row} selected={id === selected} onChoose={() => onChoose(id)} />
-        ) : (
-          <MachineRow key={id} row={row} to={`/machine/${id}`} />
-        );
-      })}
-      {length > 0 && rows.length === 0 ? (
+      {error instanceof Unreachable && wanted ? (
+        <Quiet>No signal: sought among the machines kept on this device.</Quiet>
+      ) : null}
+      {yard.apart.map((a) => (
+        <Apart key={a.machine.id} {...a} />
+      ))}
+      {machines > 0 && rows.length + yard.apart.length === 0 ? (
         <Notice
           title={`Nothing matches "${find.trim()}"`}
           text="Find by serial, model, customer or crop."
@@ -113,22 +171,24 @@ function YardList({ yard, selected, onChoose }: YardListProps) {
   );
 }
 
+/** So many machines are looked over without putting them in another order. */
+const A_LOOK = 12;
+
 const searchText = ({ machine: m }: YardRow): string =>
   [m.serial, m.model, m.customer, m.harvest.crop].join('\n').toLowerCase();
 
 /** What the thumb does in the Yard: the walk that is wanted most. */
-function NextWalk({ yard }: { yard: Yard }) {
+function NextWalk({ wanted }: { wanted: WholeYard['all']['wanted'] }) {
   const palette = usePalette();
   const router = useRouter();
-  const row = yard.rows.find((r) => r.next.id === 'startWalk' || r.next.id === 'resumeWalk');
-  if (!row) return <Quiet>Every machine has been walked.</Quiet>;
-  const what = row.next.id === 'startWalk' ? 'Start a walk' : 'Go on with the walk';
+  if (!wanted) return <Quiet>Every machine has been walked.</Quiet>;
+  const what = wanted.step === 'startWalk' ? 'Start a walk' : 'Go on with the walk';
   return (
     <Press
       fill="pine"
       icon={<Glyph decision="holds" color={palette.onFill} />}
-      title={`${what}: ${row.machine.serial}`}
-      onPress={() => router.push(`/walk/${row.machine.id}`)}
+      title={`${what}: ${wanted.serial}`}
+      onPress={() => router.push(`/walk/${wanted.id}`)}
     />
   );
 }
@@ -140,8 +200,8 @@ function EmptyYard() {
   return mayAdd ? (
     <Notice
       title="No machine on the books yet"
-      text="Load a spec sheet, then add the first machine."
-      action={{ title: 'Add a machine', onPress: () => router.push('/settings/machines') }}
+      text="The first day leads from an empty place to the first walk: a sheet from a starter, its limits, machines, people."
+      action={{ title: 'Begin the first day', onPress: () => router.push('/first-day') }}
     />
   ) : (
     <Notice title="No machine on the books yet" text="A planner adds machines under More." />

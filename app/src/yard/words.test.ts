@@ -20,6 +20,13 @@ test.each([
   [row('ready'), 'Ready for harvest'],
 ])('every machine says what now', (given, words) => expect(nextWords(given)).toBe(words));
 
+test('what is being judged anew is never called ready', () => {
+  expect(nextWords({ ...row('ready'), behind: true })).toBe(
+    'Being judged anew. Before: ready for harvest',
+  );
+  expect(nextWords({ ...row('acceptWork', { count: 2 }), behind: true })).toMatch(/^Being judged/);
+});
+
 test('slack below nothing is too late', () => {
   expect(slackWords(-2)).toEqual({ figure: '2', words: 'days too late' });
   expect(slackWords(1)).toEqual({ figure: '1', words: 'day of slack' });

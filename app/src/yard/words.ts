@@ -9,7 +9,7 @@ export const weekdayWords = (day: string): string => format(parseISO(day), 'EEE 
 
 const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
-type Next = Pick<YardRow, 'next' | 'late' | 'mustStartBy'>;
+type Next = Pick<YardRow, 'next' | 'late' | 'mustStartBy'> & { readonly behind?: boolean };
 
 const visitWords = ({ next }: Next): string =>
   next.day ? `${weekdayWords(next.day)}${next.technician ? `, ${next.technician}` : ''}` : '';
@@ -19,6 +19,7 @@ const NEXT_WORDS: Readonly<Record<YardRow['next']['id'], (of: Next, count: numbe
   startWalk: (_, n) => (n ? `No walk yet: start it, ${plural(n, 'check')}` : 'No walk yet'),
   resumeWalk: (_, n) => (n ? `Walk begun: ${plural(n, 'check')} to go` : 'Walk begun: finish it'),
   readRest: (_, n) => `${plural(n, 'check')} still to read`,
+  enterLimits: (_, n) => `${plural(n, 'check')} without a limit: enter them`,
   remeasure: (_, n) => `${plural(n, 'check')} in doubt: measure again`,
   acceptSkips: (_, n) => `${plural(n, 'skip')} for a planner to accept`,
   acceptWork: (_, n) => `${plural(n, 'decision')} to accept into work`,
@@ -31,8 +32,14 @@ const NEXT_WORDS: Readonly<Record<YardRow['next']['id'], (of: Next, count: numbe
   ready: ({ late }) => (late ? 'Late' : 'Ready for harvest'),
 };
 
-/** What is to be done next with a machine, in one line. */
+/** What is to be done next with a machine, in one line. What is being judged anew claims nothing. */
 export function nextWords(of: Next): string {
+  return of.behind ? `Being judged anew. Before: ${small(stepWords(of))}` : stepWords(of);
+}
+
+const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+function stepWords(of: Next): string {
   const words = NEXT_WORDS[of.next.id](of, of.next.count);
   return of.next.day && !OF_VISIT.has(of.next.id) ? `${words} · visit ${visitWords(of)}` : words;
 }

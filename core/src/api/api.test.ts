@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import { ROUTES, type RouteId } from './index';
 import { RIGHTS } from '../rights';
 import type { Route } from './route';
@@ -27,7 +28,8 @@ describe('the route table', () => {
     '$id: one that only reads takes no body, and whoever may look may read',
     ({ route }) => {
       expect(route.body).toBeUndefined();
-      expect(['anyone', 'look', 'keepSheets']).toContain(route.door);
+      // a draft and an import are seen by those who may make them
+      expect(['anyone', 'look', 'keepSheets', 'importReadings']).toContain(route.door);
     },
   );
   test.each(routes.filter(({ id }) => /^(POST|PUT|PATCH|DELETE) /.test(id)))(
@@ -43,10 +45,13 @@ describe('the route table', () => {
   );
   test('a list in pages takes a cursor and a limit, and answers items and the next', () => {
     const paged = routes.filter(({ route }) => route.query && 'cursor' in route.query.shape);
-    expect(paged.map((p) => p.id)).toHaveLength(4);
+    expect(paged.map((p) => p.id)).toHaveLength(9);
     for (const { route } of paged) {
       expect(Object.keys(route.query?.shape ?? {})).toEqual(expect.arrayContaining(['limit']));
-      expect(route.query?.parse({})).toMatchObject({ limit: 100 });
+      const { limit } = route.query?.parse({}) as { limit: number };
+      expect([60, 100, 120]).toContain(limit);
+      const answer = route.answer as z.ZodObject;
+      expect(Object.keys(answer.shape)).toContain('next');
       expect(route.query?.safeParse({ limit: '501' }).success).toBe(false);
     }
   });

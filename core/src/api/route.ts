@@ -2,7 +2,8 @@ import type { z } from 'zod';
 import type { Right } from '../rights';
 
 /** A body that is text and not JSON. */
-export type TextType = 'text/csv' | 'text/plain' | 'text/calendar' | 'application/schema+json';
+export type TextType =
+  'text/csv' | 'text/plain' | 'text/calendar' | 'text/event-stream' | 'application/schema+json';
 
 /** Who may come in: the holders of a right, or anyone at all. */
 export type Door = Right | 'anyone';
@@ -25,7 +26,7 @@ export interface Route {
   /** MB, 2 unless said */
   readonly limit?: number;
   /** status of a success, 200 unless said; 204 has no answer */
-  readonly status?: 200 | 201 | 204;
+  readonly status?: 200 | 201 | 202 | 204;
   readonly answer: z.ZodType | TextType | null;
 }
 

@@ -52,11 +52,32 @@ export const Method = z.enum([
 ]);
 export type Method = z.infer<typeof Method>;
 
+export const HeavyPart = z.object({
+  number: ShortText,
+  name: ShortText,
+  because: ShortText,
+  all: z
+    .literal(true)
+    .optional()
+    .describe('only all of a check at once, never mixed with the standard one'),
+});
+
 export const Part = z.object({
   number: ShortText,
   name: ShortText,
   each: z.int().min(1).describe('how many for one place'),
   with: z.string().optional().describe('why the mates come along'),
+  soldIn: z.int().min(2).max(1000).optional().describe('sold in boxes or sets of so many'),
+  supersededBy: z
+    .object({ number: ShortText, name: ShortText })
+    .optional()
+    .describe('the number that is ordered now'),
+  heavy: HeavyPart.optional().describe('the heavy one that may go in its place, and when'),
+  needs: z
+    .array(z.object({ number: ShortText, name: ShortText, each: z.int().min(1).max(1000) }))
+    .max(20)
+    .optional()
+    .describe('what is needed with each one of it: a kit, a shaft, bolts used once'),
 });
 export type Part = z.infer<typeof Part>;
 
@@ -120,6 +141,10 @@ export const checkBase = {
     ),
   ifLeft: ShortText,
   safety: z.array(ShortText).default([]),
+  guardsPeople: z
+    .boolean()
+    .default(false)
+    .describe('somebody can be hurt when it fails: walked whatever the time there is'),
   interval: Interval.default({ kind: 'season' }),
   when: z
     .record(Slug, z.array(Slug).min(1))
@@ -135,3 +160,10 @@ export const checkBase = {
     .describe('an adjustment counts only after running and looking again'),
   source: ShortText,
 };
+
+/** Said of a check with an adjuster whose travel nobody has entered yet. */
+export const takeUpToEnter = z
+  .literal(true)
+  .optional()
+  .describe('there is an adjuster, and its travel is still to be entered');
+export const TAKE_UP_ENTERED = 'nothing: the travel of its adjuster is entered';

@@ -81,3 +81,9 @@ export const ClassRate = z.object({
   of: z.enum(['branch', 'everywhere']),
 });
 export type ClassRate = z.infer<typeof ClassRate>;
+
+/** In how many looks at a component class over the fleet somebody had to put a hand to it. */
+export const ClassHands = z
+  .object({ looks: z.int().min(0), hands: z.int().min(0) })
+  .refine((c) => c.hands <= c.looks, { path: ['hands'], message: 'no more than there were looks' });
+export type ClassHands = z.infer<typeof ClassHands>;

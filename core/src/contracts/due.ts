@@ -44,7 +44,24 @@ export const DueLine = z.object({
 });
 export type DueLine = z.infer<typeof DueLine>;
 
-/** What is due on the machines of a branch, nearest first. */
+/** Which part of the due list is asked for. */
+export const DueAsked = z.object({
+  branch: z.string().max(120).optional(),
+  states: z
+    .string()
+    .max(120)
+    .transform((text) => text.split(','))
+    .pipe(z.array(DueState).min(1))
+    .optional()
+    .describe('how near, with commas between'),
+  kind: DueLine.shape.kind.optional(),
+  q: z.string().max(120).optional().describe('machine, customer or component'),
+  cursor: z.string().max(300).optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(120),
+});
+export type DueAsked = z.output<typeof DueAsked>;
+
+/** A page of what is due on the machines of a branch, nearest first. */
 export const DueList = z.object({
   today: Day,
   branch: z.string(),
@@ -55,5 +72,16 @@ export const DueList = z.object({
       line: DueLine,
     }),
   ),
+  next: z.string().nullable().describe('cursor of the next page'),
+  all: z
+    .object({
+      states: z.partialRecord(DueState, z.int()).describe('lines of the branch, by how near'),
+      kinds: z.array(DueLine.shape.kind),
+      wanted: z.int().describe('lines that are asked for, on all pages'),
+      behind: z.int().describe('machines whose lines are older than their facts'),
+      apart: z.int().describe('machines that cannot be judged, or are not yet'),
+    })
+    .nullable()
+    .describe('all lines together, with the first page'),
 });
 export type DueList = z.infer<typeof DueList>;

@@ -1,3 +1,5 @@
+export * from './books';
+export * from './changes';
 export * from './check';
 export * from './common';
 export * from './fits';
@@ -8,6 +10,7 @@ export * from './positions';
 export * from './reading';
 export * from './sheet';
 export * from './specs';
+export * from './stations';
 export * from './work';
 export * from './tick';
 export * from './due';

@@ -132,6 +132,17 @@ export const BandLimit = z
   });
 export type BandLimit = z.infer<typeof BandLimit>;
 
+/**
+ * A limit that nobody has entered yet: readings are taken and kept, and prove nothing. `wants` says
+ * of which form it will be.
+ */
+export const OpenLimit = z.object({
+  type: z.literal('open'),
+  wants: z.enum(['wear', 'elongation', 'band']),
+  pitches: z.int().min(1).max(400).optional().describe('pitches measured, of a chain'),
+});
+export type OpenLimit = z.infer<typeof OpenLimit>;
+
 /** The adjuster of a chain and its travel: what stretch it can still take up. Lengths mm. */
 export const TakeUp = z
   .object({
@@ -190,7 +201,10 @@ export const Interval = z.discriminatedUnion('kind', [
       if (i.early !== undefined && i.hours !== undefined && i.early >= i.hours)
         wrong('early', `a first look before the usual ${i.hours} h`);
     }),
-  z.object({ kind: z.literal('daily') }),
+  z.object({
+    kind: z.literal('daily'),
+    days: z.int().min(2).max(60).optional().describe('only every so many days of the season'),
+  }),
   z.object({ kind: z.literal('perCrop') }),
   z.object({ kind: z.literal('perHeader') }),
   z.object({ kind: z.literal('season'), early: positive.optional() }),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Decision } from './check';
 import { Day, Id, Moment, ShortText, Slug } from './common';
-import { ClassRate, MachineCosts } from './costs';
+import { ClassHands, ClassRate, MachineCosts } from './costs';
 import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
 import { Tick } from './tick';
@@ -82,6 +82,10 @@ export const MachineFile = z.object({
     .record(z.string(), ClassRate)
     .default({})
     .describe('what the fleet has shown, by component class'),
+  hands: z
+    .record(z.string(), ClassHands)
+    .default({})
+    .describe('how often the fleet’s looks found something to do, by component class'),
   costs: MachineCosts.nullable().default(null).describe('null where the branch has not said'),
 });
 export type MachineFile = z.infer<typeof MachineFile>;
@@ -93,6 +97,7 @@ export const MissingStep = z.object({
     'startWalk',
     'resumeWalk',
     'readRest',
+    'enterLimits',
     'remeasure',
     'acceptSkips',
     'acceptWork',
@@ -109,6 +114,7 @@ export type MissingStep = z.infer<typeof MissingStep>;
 /** One row of the Yard. `slack` in working days; below 0 is too late. */
 export const YardRow = z.object({
   machine: Machine,
+  behind: z.boolean().default(false).describe('being judged anew: this is how it stood before'),
   slack: z.int(),
   finish: Day,
   mustStartBy: Day,
@@ -130,8 +136,61 @@ export const YardRow = z.object({
 });
 export type YardRow = z.infer<typeof YardRow>;
 
-export const Yard = z.object({ today: Day, branch: z.string(), rows: z.array(YardRow) });
+/** Which part of the Yard is asked for, and in which order. */
+export const YardAsked = z.object({
+  branch: z.string().max(120).optional(),
+  q: z.string().max(120).optional().describe('serial, model, customer or crop'),
+  order: z.enum(['slack', 'serial', 'customer', 'harvest']).default('slack'),
+  walk: z.enum(['none', 'started', 'done']).optional(),
+  waits: z.enum(['yes']).optional().describe('only what waits for a planner'),
+  cursor: z.string().max(300).optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+});
+export type YardAsked = z.output<typeof YardAsked>;
+
+/** A page of the Yard. */
+export const Yard = z.object({
+  today: Day,
+  branch: z.string(),
+  rows: z.array(YardRow),
+  apart: z
+    .array(z.object({ machine: Machine, trouble: z.string().nullable() }))
+    .describe('machines that cannot be judged, and why; null: not judged yet'),
+  next: z.string().nullable().describe('cursor of the next page'),
+  all: z
+    .object({
+      machines: z.int(),
+      unwalked: z.int(),
+      late: z.int(),
+      ready: z.int(),
+      behind: z.int().describe('standings older than their facts'),
+      crops: z.array(z.object({ crop: z.string(), start: Day, end: Day })),
+      starts: z
+        .array(z.object({ on: Day, late: z.boolean(), machines: z.int() }))
+        .describe('by which day so many machines with work must start'),
+      wanted: z
+        .object({ id: Id, serial: z.string(), step: z.enum(['startWalk', 'resumeWalk']) })
+        .nullable()
+        .describe('the walk that is wanted most'),
+    })
+    .nullable()
+    .describe('all machines together, with the first page'),
+});
 export type Yard = z.infer<typeof Yard>;
+
+/** Which visits are asked for. */
+export const VisitsAsked = z.object({
+  from: Day.optional().describe('only those that end on this day or later'),
+  cursor: z.string().max(300).optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(100),
+});
+
+/** A page of visits, earliest first, each with its machine. */
+export const VisitPage = z.object({
+  visits: z.array(z.object({ visit: Visit, machine: Machine })),
+  next: z.string().nullable().describe('cursor of the next page'),
+});
+export type VisitPage = z.infer<typeof VisitPage>;
 
 export const Person = z.object({
   id: Id,

@@ -12,7 +12,7 @@ import { ServiceValue } from '../kinds/service/contract';
 import { LookValue } from '../kinds/look/contract';
 import { RenewalValue } from '../kinds/renewal/contract';
 import { SkipValue } from '../kinds/skip/contract';
-import { Id, LongText, Moment, ShortText, Slug } from './common';
+import { Id, LongText, Moment, Problem, ShortText, Slug } from './common';
 import { Tool } from './limits';
 import { AsFound } from './positions';
 
@@ -87,6 +87,23 @@ export const BatchAnswer = z.object({
 });
 export type BatchAnswer = z.infer<typeof BatchAnswer>;
 
+/** What a walk is for; it decides which checks belong to it. */
+export const WalkKind = z.enum([
+  'beforeHarvest',
+  'afterHarvest',
+  'winter',
+  'storageIn',
+  'storageOut',
+  'daily',
+  'changeover',
+  'recheck',
+  'symptom',
+]);
+export type WalkKind = z.infer<typeof WalkKind>;
+
+/** No walk is planned for longer than a long day, minutes. */
+export const LONGEST_WALK = 720;
+
 /** One inspection of a machine. */
 export const Walk = z.object({
   id: Id,
@@ -105,6 +122,14 @@ export const Walk = z.object({
     .nullable()
     .default(null)
     .describe('a short walk: these checks only; null: all of the machine'),
+  kind: WalkKind.nullable().default(null).describe('what it is for; null: not said'),
+  minutes: z
+    .int()
+    .min(1)
+    .max(LONGEST_WALK)
+    .nullable()
+    .default(null)
+    .describe('the time there was for it; null: as long as it takes'),
 });
 export type Walk = z.infer<typeof Walk>;
 
@@ -129,3 +154,16 @@ export const ImportReport = z.object({
   linesLeftOut: z.int().default(0),
 });
 export type ImportReport = z.infer<typeof ImportReport>;
+
+/** An import under way or ended: a job of the server's, which goes on whoever looks at it. */
+export const Import = z.object({
+  id: Id,
+  state: z.enum(['waiting', 'running', 'done', 'refused']),
+  /** what it is at: reading the file, checking its rows, storing them */
+  step: z.enum(['reading', 'checking', 'storing']),
+  done: z.int().describe('rows done in this step'),
+  rows: z.int().nullable().describe('rows of the file, once it is read'),
+  report: ImportReport.nullable().describe('once it is done'),
+  trouble: Problem.nullable().describe('why it was refused as a whole'),
+});
+export type Import = z.infer<typeof Import>;

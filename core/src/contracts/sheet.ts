@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Check } from './check';
 import { LongText, ShortText, Slug } from './common';
 import { Position } from './positions';
-import { positionTroubles, together, varyingTroubles } from './sheetTroubles';
+import { partTroubles, positionTroubles, together, varyingTroubles } from './sheetTroubles';
 
 /**
  * A choice of build that decides which checks a machine has: "feeder-drive" is "variable" or
@@ -17,6 +17,29 @@ export const Equipment = z.object({
     .max(8),
 });
 export type Equipment = z.infer<typeof Equipment>;
+
+/**
+ * A subject where good people disagree: the ways there are, each with its reason, and the one this
+ * sheet follows. Checks name the ways they belong to as they name equipment, in `when`.
+ */
+export const School = z
+  .object({
+    id: Slug,
+    subject: ShortText,
+    options: z
+      .array(z.object({ id: Slug, name: ShortText, why: LongText.min(1, 'why people do it so') }))
+      .min(2)
+      .max(8),
+    chosen: Slug.describe('the way in force'),
+  })
+  .superRefine(({ options, chosen }, ctx) => {
+    const ids = options.map((o) => o.id);
+    if (!ids.includes(chosen))
+      ctx.addIssue({ code: 'custom', path: ['chosen'], message: `one of ${ids.join(', ')}` });
+    if (new Set(ids).size !== ids.length)
+      ctx.addIssue({ code: 'custom', path: ['options'], message: 'ways with ids that differ' });
+  });
+export type School = z.infer<typeof School>;
 
 /**
  * Minutes to bring the machine from one position to another; `usual` where the table says nothing.
@@ -45,6 +68,7 @@ export const SpecSheet = z
     revision: z.int().min(1),
     remark: LongText.default(''),
     equipment: z.array(Equipment).max(20).default([]),
+    schools: z.array(School).max(20).default([]).describe('where good people disagree'),
     moves: Moves.default({ usual: 3, table: [] }),
     positions: z
       .array(Position)
@@ -62,11 +86,12 @@ export const SpecSheet = z
         wrong(['checks', i, 'id'], `an id not used before; "${check.id}" is there twice`);
       ids.add(check.id);
     });
-    const equipment = new Map(
-      sheet.equipment.map((e) => [e.id, new Set(e.options.map((o) => o.id))]),
-    );
-    if (equipment.size !== sheet.equipment.length)
+    const choices = [...sheet.equipment, ...sheet.schools];
+    const equipment = new Map(choices.map((e) => [e.id, new Set(e.options.map((o) => o.id))]));
+    if (new Set(sheet.equipment.map((e) => e.id)).size !== sheet.equipment.length)
       wrong(['equipment'], 'equipment with ids that are all different');
+    else if (equipment.size !== choices.length)
+      wrong(['schools'], 'schools with ids of their own, that no equipment has');
     const slots = new Map<string, { check: Check; index: number }[]>();
     sheet.checks.forEach((check, i) => {
       if (new Set(check.places).size !== check.places.length)
@@ -96,7 +121,7 @@ export const SpecSheet = z
         if (!known)
           wrong(
             ['checks', i, 'when', id],
-            `equipment of this sheet: ${[...equipment.keys()].join(', ') || 'it names none'}`,
+            `equipment or a school of this sheet: ${[...equipment.keys()].join(', ') || 'it names none'}`,
           );
         else
           options.forEach((o, j) => {
@@ -117,6 +142,7 @@ export const SpecSheet = z
       slots.set(slot, [...others, { check, index: i }]);
       for (const t of varyingTroubles(check, sheet)) wrong(['checks', i, ...t.path], t.message);
     });
-    for (const t of positionTroubles(sheet)) wrong([...t.path], t.message);
+    for (const t of [...positionTroubles(sheet), ...partTroubles(sheet)])
+      wrong([...t.path], t.message);
   });
 export type SpecSheet = z.infer<typeof SpecSheet>;

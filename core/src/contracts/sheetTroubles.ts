@@ -1,6 +1,6 @@
-import { Check } from './check';
+import { Check, type Part } from './check';
 import { fitsMeet, type Fits } from './fits';
-import type { Equipment } from './sheet';
+import type { Equipment, School } from './sheet';
 import type { Position } from './positions';
 
 /** What is wrong at a path below a sheet or a check. */
@@ -12,6 +12,7 @@ export interface Trouble {
 interface Sheet {
   readonly machine: 'combine' | 'header';
   readonly equipment: readonly Equipment[];
+  readonly schools: readonly School[];
   readonly positions: readonly Position[];
   readonly checks: readonly Check[];
 }
@@ -66,16 +67,16 @@ const ofHeaders = (
 
 function unknownEquipment(
   when: When,
-  { equipment }: Sheet,
+  { equipment, schools }: Sheet,
   path: readonly (string | number)[],
 ): Trouble[] {
   return Object.entries(when).flatMap(([id, options]) => {
-    const known = equipment.find((e) => e.id === id);
+    const known = [...equipment, ...schools].find((e) => e.id === id);
     if (!known)
       return [
         {
           path: [...path, 'when', id],
-          message: `equipment of this sheet: ${equipment.map((e) => e.id).join(', ') || 'it names none'}`,
+          message: `equipment or a school of this sheet: ${[...equipment, ...schools].map((e) => e.id).join(', ') || 'it names none'}`,
         },
       ];
     const ids = known.options.map((o) => o.id);
@@ -148,3 +149,69 @@ export function positionTroubles({ positions, checks }: Sheet): Trouble[] {
     ),
   ];
 }
+
+/**
+ * Parts that need themselves, directly or round a corner, and numbers that take one another's place
+ * in a circle: nobody could order them.
+ */
+export function partTroubles({ checks }: Pick<Sheet, 'checks'>): Trouble[] {
+  const leads = new Map<string, Set<string>>();
+  const all = checks.flatMap((check, i) =>
+    partsOf(check).map(({ part, path }) => ({ part, path: ['checks', i, ...path] })),
+  );
+  for (const { part } of all) {
+    const to = leads.get(part.number) ?? new Set();
+    for (const next of leadsTo(part)) to.add(next);
+    leads.set(part.number, to);
+  }
+  const round = circling(leads);
+  return all.flatMap(({ part, path }) =>
+    round.has(part.number)
+      ? [
+          {
+            path,
+            message: `parts that end somewhere: what ${part.number} needs, or is replaced by, leads round in a circle`,
+          },
+        ]
+      : [],
+  );
+}
+
+/** Numbers from which one comes round in a circle: those left when all that end somewhere are taken out. */
+function circling(leads: ReadonlyMap<string, ReadonlySet<string>>): ReadonlySet<string> {
+  const open = new Map(
+    [...leads].map(([n, to]) => [n, [...to].filter((t) => leads.has(t)).length]),
+  );
+  const before = new Map<string, string[]>();
+  for (const [number, to] of leads)
+    for (const next of to) {
+      const known = before.get(next);
+      if (known) known.push(number);
+      else before.set(next, [number]);
+    }
+  const ended = [...open].flatMap(([n, count]) => (count === 0 ? [n] : []));
+  for (let n = ended.pop(); n !== undefined; n = ended.pop()) {
+    open.delete(n);
+    for (const earlier of before.get(n) ?? []) {
+      const left = (open.get(earlier) ?? 0) - 1;
+      open.set(earlier, left);
+      if (left === 0) ended.push(earlier);
+    }
+  }
+  return new Set(open.keys());
+}
+
+function partsOf(check: Check): { part: Part; path: (string | number)[] }[] {
+  const at = (parts: readonly Part[] | undefined, path: (string | number)[]) =>
+    (parts ?? []).map((part, j) => ({ part, path: [...path, 'parts', j] }));
+  return [
+    ...at(check.parts, []),
+    ...Object.entries(check.perPlace ?? {}).flatMap(([p, d]) => at(d.parts, ['perPlace', p])),
+    ...(check.versions ?? []).flatMap((v, k) => at(v.parts, ['versions', k])),
+  ];
+}
+
+const leadsTo = ({ needs = [], supersededBy }: Part): string[] => [
+  ...needs.map((n) => n.number),
+  ...(supersededBy ? [supersededBy.number] : []),
+];

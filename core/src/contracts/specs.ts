@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Decision } from './check';
-import { Day, LongText, Moment, ShortText } from './common';
+import { Day, Id, LongText, Moment, ShortText, Slug } from './common';
 import { SpecSheet } from './sheet';
 
 /** One model's sheet in a list. `draft`: who is changing it, when one is open. */
@@ -11,6 +11,9 @@ export const SpecSummary = z.object({
   revision: z.int(),
   checks: z.int(),
   remark: z.string(),
+  figures: z
+    .object({ entered: z.int(), all: z.int() })
+    .describe('rows of figures that are entered, of how many'),
   publishedBy: z.string(),
   publishedAt: Moment,
   draft: z.object({ by: z.string(), updatedAt: Moment }).nullable(),
@@ -106,3 +109,27 @@ export const RejudgeAnswer = z.object({
   ),
 });
 export type RejudgeAnswer = z.infer<typeof RejudgeAnswer>;
+
+/** Most that a page of the book may weigh, bytes. */
+export const MOST_PAGE_BYTES = 10 * 1024 * 1024;
+
+/**
+ * A page of the maker's book, as the dealership has it: a picture or a PDF of its own, kept with the
+ * sheet of a model.
+ */
+export const SheetPage = z.object({
+  id: Id,
+  model: ShortText,
+  name: ShortText.describe('as the book names it: "page 112"'),
+  checks: z.array(Slug).describe('checks it is about; empty: the whole sheet'),
+  mime: z.enum(['application/pdf', 'image/png', 'image/jpeg']),
+  bytes: z.int(),
+  by: ShortText,
+  at: Moment,
+});
+export type SheetPage = z.infer<typeof SheetPage>;
+export const NewPage = SheetPage.pick({ name: true, checks: true }).extend({
+  id: Id,
+  data: z.base64('a file').max(Math.ceil(MOST_PAGE_BYTES / 3) * 4, 'a file of at most 10 MB'),
+});
+export const PageContent = SheetPage.extend({ data: z.base64() });

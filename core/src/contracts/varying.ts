@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Part } from './checkBase';
 import { ShortText, Slug } from './common';
 import { Fits } from './fits';
+import { Interval } from './limits';
 
 /**
  * What of a check may differ at one place, or on some machines: its parts, and what its kind adds.
@@ -18,7 +19,11 @@ export const varying = <S extends z.ZodRawShape>(shape: S) => {
       .array(
         z.strictObject({
           ...Fits.shape,
-          when: z.record(Slug, z.array(Slug).min(1)).optional().describe('with this equipment'),
+          when: z
+            .record(Slug, z.array(Slug).min(1))
+            .optional()
+            .describe('with this equipment, or by this school'),
+          interval: Interval.optional(),
           ...differs,
         }),
       )

@@ -1,6 +1,21 @@
 import { z } from 'zod';
-import { Decision } from './check';
+import { Decision, HeavyPart } from './check';
 import { Day, Id, LongText, Moment, ShortText, Slug } from './common';
+
+/** Parts of some work. `quantity` is what is fitted. */
+export const WorkPart = z.object({
+  number: ShortText,
+  name: ShortText,
+  quantity: z.int().min(1),
+  soldIn: z.int().min(2).optional().describe('sold in boxes of so many'),
+  order: z.int().min(1).optional().describe('how many are ordered: whole boxes'),
+  instead: ShortText.optional().describe('the number it has taken the place of'),
+  heavy: HeavyPart.extend({
+    together: z.int().min(1).optional().describe('how many, where it goes only all at once'),
+    minutes: z.number().nonnegative().max(100_000).optional().describe('then, without the covers'),
+  }).optional(),
+  neededBy: ShortText.optional().describe('the part that wants it'),
+});
 
 /**
  * A decision a person accepted into work: a fact, so it is stored. `reason` and `hours` are as they
@@ -15,9 +30,7 @@ export const WorkItem = z.object({
   reason: z.string().max(1000),
   minutes: z.number().nonnegative().max(100_000),
   cover: z.object({ name: ShortText, minutes: z.number().nonnegative() }).nullable().default(null),
-  parts: z
-    .array(z.object({ number: ShortText, name: ShortText, quantity: z.int().min(1) }))
-    .default([]),
+  parts: z.array(WorkPart).default([]),
   acceptedBy: ShortText,
   acceptedAt: Moment,
   withdrawnAt: Moment.nullable().default(null),

@@ -8,6 +8,7 @@ import type {
   LapsedNumbers,
   LevelNumbers,
   MeasuredNumbers,
+  NoLimitNumbers,
   NotWorthLeavingNumbers,
   ServiceDueNumbers,
   ServiceNumbers,
@@ -124,6 +125,7 @@ export interface FindingNumbers {
   };
   recheckDue: { readonly atHours: number; readonly on: Day };
   lapsed: LapsedNumbers;
+  noLimit: NoLimitNumbers;
   notRead: { readonly places: readonly string[] };
   inside: InsideNumbers;
 }

@@ -181,3 +181,11 @@ export interface LapsedNumbers {
   readonly dueAt: number | null;
   readonly early: boolean;
 }
+
+/** What of a check has to come from the maker's manual. */
+export type ToEnter = 'limit' | 'takeUp' | 'amount' | 'total' | 'options';
+
+/** What a check is judged by and nobody has entered yet. */
+export interface NoLimitNumbers {
+  readonly wants: readonly ToEnter[];
+}

@@ -75,6 +75,7 @@ export const PRECEDENCE = [
   ['edgeSpent', 'turn', 'an edge is spent, the other one good'],
   ['oneEdgeWorn', 'turn', 'one edge worn, the other still sharp'],
   ['bandInDoubt', 'remeasure', 'the edge of the band lies inside the uncertainty'],
+  ['noLimit', 'due', 'what it is judged by is not entered yet'],
   ['fittedUnread', 'due', 'a new part was fitted and has not been read'],
   ['recheckDue', 'due', 'watched, and the hour to look again has come'],
   ['lapsed', 'due', 'what was read before no longer counts: read it again'],
@@ -112,7 +113,7 @@ export function decide(findings: readonly Finding[]): {
 export const rankOf = (id: FindingId): number => RANK.get(id) ?? PRECEDENCE.length;
 
 /** What a finding leads to when it is the weightiest. */
-function decisionOf(id: FindingId): Decision {
+export function decisionOf(id: FindingId): Decision {
   return DECISION.get(id) ?? 'remeasure';
 }
 

@@ -1,2 +1,3 @@
+export * from './hands';
 export * from './lines';
 export * from './rates';

@@ -1,5 +1,6 @@
 export * from './age';
 export * from './fleet';
+export * from './hands';
 export * from './leaveOrRenew';
 export * from './lives';
 export * from './posterior';

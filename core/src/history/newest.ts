@@ -22,3 +22,7 @@ const BESIDE: ReadonlySet<ReadingKind> = new Set(['travel', 'look', 'skip', 'ren
 export function isMain({ value }: Pick<Reading, 'value'>): boolean {
   return !BESIDE.has(value.kind);
 }
+
+/** Whether a reading tells of work: something was left otherwise than it was found, or serviced. */
+export const isWork = ({ state, value }: Pick<Reading, 'state' | 'value'>): boolean =>
+  value.kind === 'service' || (state === 'asLeft' && value.kind !== 'skip');

@@ -53,7 +53,7 @@ export function nextDue(rule: Interval, last: LastDone | undefined, facts: DueFa
   if (last) checkDay('last.on', last.on);
   switch (rule.kind) {
     case 'daily':
-      return dueDaily(last, facts);
+      return dueDaily(rule.days ?? 1, last, facts);
     case 'perCrop':
       return duePerChange(last, facts, 'crop');
     case 'perHeader':
@@ -108,8 +108,11 @@ function lastDayBefore({ today, use }: DueFacts): Day {
   return day < today ? today : day;
 }
 
-/** Every day of the season; what was read in an earlier season does not count for this one. */
-function dueDaily(last: LastDone | undefined, facts: DueFacts): Due {
+/**
+ * Every day of the season, or every so many; what was read in an earlier season does not count for
+ * this one.
+ */
+function dueDaily(days: number, last: LastDone | undefined, facts: DueFacts): Due {
   const { today, use } = facts;
   if (today > use.seasonEnd) return never(facts);
   if (today < use.seasonStart)
@@ -118,10 +121,12 @@ function dueDaily(last: LastDone | undefined, facts: DueFacts): Due {
       overdue: false,
       lapsed: !countsForHarvest(last, facts),
     });
-  const done = last !== undefined && last.on >= today;
-  return due(done ? daysFrom(today, 1) : today, facts, {
+  const after = last ? daysFrom(last.on, days) : use.seasonStart;
+  const next = after < use.seasonStart ? use.seasonStart : after;
+  const done = last !== undefined && next > today;
+  return due(done ? next : today, facts, {
     by: 'daily',
-    overdue: last === undefined || last.on < daysFrom(today, -1),
+    overdue: last === undefined || next < today,
     lapsed: !done,
   });
 }

@@ -5,7 +5,9 @@ import { printHours } from '../units';
 export function intervalWords(interval: Interval): string {
   switch (interval.kind) {
     case 'daily':
-      return 'daily in the season';
+      return interval.days === undefined
+        ? 'daily in the season'
+        : `every ${interval.days} days in the season`;
     case 'perCrop':
       return 'at each change of crop';
     case 'perHeader':

@@ -60,5 +60,5 @@ export const notA = (row: CsvRow, what: string, write: string): undefined =>
 /** A value cell without a unit. */
 export const plainCell = (value: string): { value: string; unit: string } => ({ value, unit: '' });
 
-/** An amount with no more digits than it needs. */
-export const amountText = (value: number, decimals = 4): string => printNumber(value, decimals);
+/** An amount with no more digits than it needs, and none less: it comes back as the same. */
+export const amountText = (value: number, decimals = 9): string => printNumber(value, decimals);

@@ -17,3 +17,4 @@ export { plausibleRange, type PlausibleRange } from './measure/plausible';
 export { atPlace, onMachine, type Version } from './varying';
 export { refuseNonsense } from './sane';
 export { expectedOption } from './setting/judge';
+export { toEnter } from './toEnter';

@@ -55,6 +55,22 @@ describe('what a machine lacks to be ready', () => {
     expect(standing.checksDue).toBe(2);
     expect(standing.hoursOpen).toBeGreaterThan(0);
   });
+  test.each([
+    ['in winter, a week ago', '2026-06-02', null, 'started'],
+    ['in winter, and left half a year', '2025-11-01', null, 'none'],
+    ['in winter, and finished', '2026-06-02', '2026-06-02T12:00:00.000Z', 'none'],
+  ])('a walk begun %s', (_, day, finishedAt, state) => {
+    // harvest is far off: no look of now counts for it
+    const file = seasonFile({ checks, ticks: [] });
+    const harvest = { ...file.machine.harvest, start: '2027-07-01', end: '2027-07-14' };
+    const walks = file.walks.map((w) => ({
+      ...w,
+      startedAt: `${day}T07:00:00.000Z`,
+      finishedAt,
+    }));
+    const winter = { ...file, machine: { ...file.machine, harvest }, walks, readings: [] };
+    expect(standingOf(winter, TODAY).walkState).toBe(state);
+  });
   test('no walk, and a walk begun', () => {
     expect(lacks({ readings: [] }, { walked: false, ticks: [] })).toEqual([['startWalk', 3]]);
     expect(lacks({ readings: [good('one', 1)] }, { finishedAt: null })).toEqual([

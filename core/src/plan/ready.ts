@@ -1,5 +1,6 @@
 import type { Check, Interval, MissingStep, Tick } from '../contracts';
-import { needsHand } from '../findings';
+import { decisionOf, needsHand } from '../findings';
+import { atPlace, toEnter } from '../kinds';
 import type { CheckVerdict } from '../verdict';
 import { standsOf, type Task } from './tasks';
 
@@ -61,6 +62,10 @@ export function missingFor(evidence: Evidence): MissingStep[] {
   return [
     ...(walkState === 'done' ? [] : [walk]),
     ...(walkState === 'done' && sorted.unread.length ? [walk] : []),
+    ...some(
+      'enterLimits',
+      checks.filter(wantsLimit).map((c) => c.id),
+    ),
     ...some('remeasure', sorted.remeasure),
     ...some('acceptSkips', sorted.skips),
     ...some('acceptWork', sorted.decide),
@@ -112,7 +117,10 @@ function lackOf(
   { disturbed, inWork, ticks }: Beside,
 ): keyof Sorted | undefined {
   const required = belongsBeforeHarvest(check);
-  const unread = verdict === undefined || verdict.decision === 'due' || disturbed.has(check.id);
+  const unread =
+    verdict === undefined ||
+    (verdict.decision === 'due' && !lacksOnlyLimit(verdict)) ||
+    disturbed.has(check.id);
   if (!verdict) return required ? 'unread' : undefined;
   if (needsHand(verdict.decision)) {
     if (verdict.decision === 'remeasure') return required ? doubtOf(verdict, ticks) : undefined;
@@ -121,6 +129,16 @@ function lackOf(
   }
   return required && unread ? 'unread' : undefined;
 }
+
+/** Whether a check of the walk before harvest is judged by something that nobody has entered yet. */
+const wantsLimit = (check: Check): boolean =>
+  belongsBeforeHarvest(check) &&
+  check.places.some((place) => toEnter(atPlace(check, place)).length > 0);
+
+/** Whether a check was read in full, and is due for its limit's sake alone. */
+const lacksOnlyLimit = ({ lacks, places }: CheckVerdict): boolean =>
+  lacks === undefined &&
+  places.every((p) => p.findings.every((f) => f.id === 'noLimit' || decisionOf(f.id) !== 'due'));
 
 /** Whether a person decided, with a reason, to leave what a verdict calls for. */
 export function isLeft({ check, places }: CheckVerdict, ticks: readonly Tick[]): boolean {

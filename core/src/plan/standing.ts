@@ -1,3 +1,5 @@
+import { addDays } from 'date-fns/addDays';
+import { parseISO } from 'date-fns/parseISO';
 import type {
   Day,
   Decision,
@@ -10,7 +12,7 @@ import type {
   YardRow,
 } from '../contracts';
 import { seasonHours } from '../forecast';
-import { countsFrom, type DueFacts } from '../intervals';
+import { countsFrom, dayOf, type DueFacts } from '../intervals';
 import { InputError } from '../units';
 import { needsHand } from '../findings';
 import type { MachineFacts } from '../kinds';
@@ -115,7 +117,7 @@ export function standingOf(file: MachineFile, today: Day): Standing {
     accepted.has(v.check.id) || isLeft(v, file.ticks) ? [] : (proposeWork(v, verdicts) ?? []),
   );
 
-  const walk = walkOfSeason(file);
+  const walk = walkOfSeason(file, today);
   const walkState = walk ? (walk.finishedAt ? 'done' : 'started') : 'none';
   const open = work.filter((w) => !w.done);
   const planned = open.filter((w) => w.visit);
@@ -169,10 +171,21 @@ export function standingOf(file: MachineFile, today: Day): Standing {
 
 const READS: ReadonlySet<MissingStep['id']> = new Set(['startWalk', 'resumeWalk', 'readRest']);
 
-/** The walk of this season that is still open, the newest of them; else the newest. */
-function walkOfSeason({ walks, machine }: MachineFile): Walk | undefined {
+/** A walk that was begun so many days ago and never finished is not gone on with. Shop rule. */
+const OPEN_DAYS = 60;
+
+/**
+ * The walk of this season that is still open, the newest of them; else the newest. One that was
+ * begun lately, in winter, say, is open whatever the season.
+ */
+function walkOfSeason({ walks, machine }: MachineFile, today: Day): Walk | undefined {
+  const lately = dayOf(addDays(parseISO(today), -OPEN_DAYS));
+  const counts = countsFrom(machine.harvest.start);
   const own = walks
-    .filter((w) => w.startedAt.slice(0, 10) >= countsFrom(machine.harvest.start))
+    .filter(({ startedAt, finishedAt }) => {
+      const day = startedAt.slice(0, 10);
+      return day >= counts || (!finishedAt && day >= lately);
+    })
     .sort((a, b) => a.startedAt.localeCompare(b.startedAt));
   return own.findLast((w) => !w.finishedAt) ?? own.at(-1);
 }

@@ -1,5 +1,5 @@
 import type { Check, Day, MachineFile, Reading, Tick, Walk } from '../contracts';
-import { isMain, live, roundOf } from '../history';
+import { isMain, isWork, live, roundOf } from '../history';
 import { countsFrom } from '../intervals';
 import { factWords, positionOf, toPutBack } from '../walk';
 
@@ -103,8 +103,7 @@ function broughtAlong(
 ): Omit<Task, 'done'>[] {
   const worked = new Map<string, Reading>();
   for (const r of live(readings))
-    if (r.state === 'asLeft' && r.value.kind !== 'skip' && r.takenAt >= from)
-      worked.set(`${r.checkId}|${roundOf(r)}`, r);
+    if (isWork(r) && r.takenAt >= from) worked.set(`${r.checkId}|${roundOf(r)}`, r);
   const byId = new Map(checks.map((c) => [c.id, c]));
   return [...worked].flatMap(([round, { checkId, takenAt }]) => {
     const check = byId.get(checkId);
@@ -128,8 +127,7 @@ export function disturbed(
   const lastWorked = new Map<string, string>();
   for (const r of live(readings)) {
     if (isMain(r)) keepLatest(lastRead, `${r.checkId}|${r.place}`, r.takenAt);
-    if (r.state === 'asLeft' && r.value.kind !== 'skip')
-      keepLatest(lastWorked, r.checkId, r.takenAt);
+    if (isWork(r)) keepLatest(lastWorked, r.checkId, r.takenAt);
   }
   const byId = new Map(checks.map((c) => [c.id, c]));
   const found = new Map<string, Pick<Check, 'component'>>();

@@ -5,7 +5,7 @@ import { checksOfBuild } from '../walk';
 import { SYMPTOMS } from '../symptoms';
 
 describe('the demo sheets hold the whole walk', () => {
-  test.each(['ouzel7', 'ouzel5', 'corrie4'] as const)(
+  test.each(['ouzel7', 'ouzel5', 'ouzel9', 'corrie4', 'corrie6'] as const)(
     '%s has a hundred checks and more, on every build',
     (file) => {
       expect(sheets[file].checks.length).toBeGreaterThanOrEqual(100);
@@ -13,8 +13,8 @@ describe('the demo sheets hold the whole walk', () => {
         expect(checksOfBuild(sheets[file], built(build)).length).toBeGreaterThanOrEqual(100);
     },
   );
-  test.each(['merle10', 'merle12', 'tarn7'] as const)('%s has twenty-five and more', (file) =>
-    expect(sheets[file].checks.length).toBeGreaterThanOrEqual(25),
+  test.each(['merle10', 'merle12', 'tarn7', 'tarn5'] as const)('%s has fifty and more', (file) =>
+    expect(sheets[file].checks.length).toBeGreaterThanOrEqual(50),
   );
 
   /**
@@ -91,7 +91,7 @@ describe('the demo sheets hold the whole walk', () => {
     [13, /gears/i, /shear bolt/i, /pressure/i, /torque/i, /batter/i, /isolator/i, /chaff/i],
     [14, /grease points/i, /oiled warm/i, /storage/i],
   ];
-  test.each(['ouzel7', 'ouzel5', 'corrie4'] as const)(
+  test.each(['ouzel7', 'ouzel5', 'ouzel9', 'corrie4', 'corrie6'] as const)(
     '%s speaks of everything the walk names',
     (file) => {
       for (const [station, ...words] of COMBINE) {
@@ -191,7 +191,7 @@ describe('the demo sheets hold the whole walk', () => {
     ]);
   });
   test('settings know the four crops', () => {
-    for (const file of ['ouzel7', 'ouzel5', 'corrie4'] as const) {
+    for (const file of ['ouzel7', 'ouzel5', 'ouzel9', 'corrie4', 'corrie6'] as const) {
       const crops = new Set(
         sheets[file].checks.flatMap((c) =>
           c.kind === 'setting' ? c.expected.flatMap((e) => e.crop ?? []) : [],
@@ -202,16 +202,34 @@ describe('the demo sheets hold the whole walk', () => {
       );
     }
   });
-  test('the two gearboxes of a header want opposite positions', () => {
-    for (const file of ['merle10', 'merle12', 'tarn7'] as const)
-      expect(
-        new Set(
-          sheets[file].checks
-            .filter((c) => c.id.startsWith('header-gearbox'))
-            .map((c) => c.position),
-        ).size,
-      ).toBe(2);
+  test('each header has its own rule for its oils, and none is shared by all', () => {
+    const rules = (['merle10', 'merle12', 'tarn7', 'tarn5'] as const).map((file) =>
+      sheets[file].checks
+        .filter((c) => c.kind === 'level' && c.product.startsWith('Gear oil'))
+        .map((c) => `${c.id}: ${c.position}`)
+        .join(),
+    );
+    expect(new Set(rules).size).toBe(4);
   });
+  const ways = Object.values(sheets).flatMap((sheet) =>
+    sheet.schools.flatMap((school) =>
+      school.options.map((o) => [sheet.model, school.id, o.id, sheet] as const),
+    ),
+  );
+  test.each(ways)('%s by school %s: %s decides which checks there are', (_, id, chosen, sheet) => {
+    const schools = sheet.schools.map((s) => (s.id === id ? { ...s, chosen } : s));
+    const there = checksOfBuild(SpecSheet.parse({ ...sheet, schools }), built());
+    const ids = there.map((t) => t.id);
+    const others = there.filter((c) => c.when[id] && !c.when[id].includes(chosen));
+    expect(others.map((c) => c.id)).toEqual([]);
+    // what work brings along is on this machine too
+    const brought = there.flatMap((c) =>
+      c.knockOns.flatMap((k) => ('check' in k && !ids.includes(k.check) ? [k.check] : [])),
+    );
+    expect(brought).toEqual([]);
+  });
+  test('every sheet has schools', () =>
+    expect(Object.values(sheets).filter((s) => s.schools.length < 2)).toEqual([]));
   test('every check says how, why, what happens if left, what to mind, and gives its page', () => {
     for (const c of Object.values(sheets).flatMap((s) => s.checks))
       expect([

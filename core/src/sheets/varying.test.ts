@@ -161,7 +161,7 @@ describe('what a sheet may not say', () => {
       'equipment the sheet does not name',
       like({ versions: [{ when: { tracks: ['wide'] }, limit: wear(38, 34) }] }),
       'versions.0.when.tracks',
-      /equipment of this sheet/,
+      /equipment or a school of this sheet/,
     ],
   ])('%s is refused there', (_, check, field, message) => {
     const found = troubles(check);

@@ -92,6 +92,7 @@ const forecast: NotWorthLeavingNumbers = {
 const NO_PRICE = { lacks: 'prices', parts: ['LM-1'] } as const;
 
 export const EXAMPLES: FindingNumbers = {
+  noLimit: { wants: ['limit'] },
   damaged: { found: 'cord showing' },
   knivesLost: count,
   positionNotConfirmed: { position: 'Feeder level' },

@@ -81,6 +81,7 @@ export function seasonFile({
     ticks: [...ticks],
     costs: null,
     rates: {},
+    hands: {},
     walks: walked
       ? [
           {
@@ -94,6 +95,8 @@ export function seasonFile({
             noticed: '',
             asFound: {},
             checks: null,
+            kind: null,
+            minutes: null,
           },
         ]
       : [],

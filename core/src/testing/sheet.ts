@@ -4,7 +4,16 @@ import { Check, Reading, SpecSheet, type ReadingValue } from '../contracts';
 
 /** A shipped demo sheet by file name, checked against the contract. For tests only. */
 export function demoSheet(
-  file: 'ouzel7' | 'ouzel5' | 'corrie4' | 'merle10' | 'merle12' | 'tarn7',
+  file:
+    | 'ouzel7'
+    | 'ouzel5'
+    | 'ouzel9'
+    | 'corrie4'
+    | 'corrie6'
+    | 'merle10'
+    | 'merle12'
+    | 'tarn7'
+    | 'tarn5',
 ): SpecSheet {
   return SpecSheet.parse(
     JSON.parse(readFileSync(resolve(__dirname, '../../../demo/specs', `${file}.json`), 'utf8')),

@@ -3,7 +3,17 @@ import { SpecSheet } from '../contracts';
 import { demoSheet } from './sheet';
 
 /** The sheets that are shipped, by file name. */
-export const FILES = ['ouzel7', 'ouzel5', 'corrie4', 'merle10', 'merle12', 'tarn7'] as const;
+export const FILES = [
+  'ouzel7',
+  'ouzel5',
+  'corrie4',
+  'merle10',
+  'merle12',
+  'tarn7',
+  'ouzel9',
+  'corrie6',
+  'tarn5',
+] as const;
 export const sheets = Object.fromEntries(FILES.map((f) => [f, demoSheet(f)])) as Record<
   (typeof FILES)[number],
   SpecSheet
@@ -42,7 +52,7 @@ export const anySheet = fc.constantFrom(...FILES).chain((file) =>
             pairs: [],
             how: i ? c.how : words,
             labour: { ...c.labour, measure: minutes },
-            places: c.places.length > 1 ? places : c.places,
+            places: c.places.length > 1 && !c.perPlace ? places : c.places,
           })),
       }),
     ),

@@ -14,6 +14,7 @@ import {
   kindOf,
   refuseNonsense,
   shown,
+  toEnter,
   type MachineFacts,
   type Shown,
   type StripTick,
@@ -130,6 +131,7 @@ function judgePlace(
   const also = [
     ...lasting(check, place, judged.findings),
     ...whenRead(check, place, facts),
+    ...withoutLimit(check),
     ...(shared && concerns(shared, place.place) ? [shared] : []),
   ];
   const { decision, findings } = decide(
@@ -192,6 +194,13 @@ function lookDamaged({ value }: Reading): Finding | undefined {
 }
 
 const NO_TICKS: readonly StripTick[] = [];
+
+/** Nothing holds by a limit that nobody has entered. */
+function withoutLimit(check: Check): readonly Finding[] {
+  const wants = toEnter(check);
+  return wants.length ? [{ id: 'noLimit', numbers: { wants } }] : NO_FINDINGS;
+}
+const NO_FINDINGS: readonly Finding[] = [];
 
 /** Sides concern both of them; places that differ concern the two furthest apart. */
 const concerns = (shared: Finding, place: string): boolean =>

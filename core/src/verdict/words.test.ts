@@ -9,6 +9,7 @@ import { DECISION_WORDS, headSentence, sentence } from './index';
  * and reads it once more. Said of the fan drive belt, whatever it is that was found.
  */
 const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
+  noLimit: 'No limit yet: enter it from the maker’s manual.',
   damaged: 'Damage seen: cord showing. A damaged one is renewed whatever it measures.',
   knivesLost:
     '1 missing, 1 bent or cracked of 48: renew 4, the 2 opposite mates among them, so that the rotor stays balanced.',
@@ -25,7 +26,7 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   limitWasReached:
     '35.6 mm was at or past the limit of 35 mm on 2025-09-16, at 1,176 h, and nothing renewed is on record since. Renew it, record the new part, or strike that reading.',
   notWorthLeaving:
-    '61 % chance to reach the limit before harvest ends, most likely at 1,380 h. Leaving it costs about 2,898 crowns, renewing now 94: worth it from 2 % on.',
+    '61 % chance to reach the limit before harvest ends, most likely at 1,380 h. Leaving it costs about 2,898 crowns, renewing now instead of later 94: worth it from 2 % on.',
   notWorthLeavingLong:
     '61 % chance to use up its travel before harvest ends, most likely at 1,380 h. No price is known of LM-1: from 50 % on it is shortened.',
   notWorthLeavingSet:
@@ -182,8 +183,8 @@ const WANTED: readonly (readonly [id: string, wants: string, drawn: string])[] =
   ],
   [
     'reverser-oil',
-    'right at the side plug',
-    'Feeder reverser: level at the side plug, Gear oil GL-5 80W-90.',
+    'right at the upper plug of two; the lower one drains',
+    'Feeder reverser: level at the upper plug of two; the lower one drains, Reverser fluid RX 32.',
   ],
   [
     'multi-rib-tension',
@@ -207,7 +208,7 @@ const WANTED: readonly (readonly [id: string, wants: string, drawn: string])[] =
   ],
   [
     'elevator-chain',
-    'just slides or slides easily',
+    'just slides',
     'Clean-grain elevator chain: slide it on the lower sprocket; slot 60 mm long.',
   ],
   [
@@ -298,6 +299,25 @@ describe('every finding in words', () => {
   test.each(Object.entries(SAID_INSIDE))('what holds, shown by %s', (shows, said) => {
     const numbers = INSIDE_EXAMPLES[shows as InsideNumbers['shows']];
     expect(sentence(belt, { id: 'inside', numbers } as Finding)).toBe(said);
+  });
+  test.each([
+    [{ from: 309.2, to: 438.6 }, 'taken as between 309 h and 439 h.'],
+    [{ from: 0, to: 0.3 }, 'taken as there since the machine was new.'],
+    [{ from: 250.2, to: 250.4 }, 'taken as at 250 h.'],
+    [{ from: 0, to: 120 }, 'taken as between 0 h and 120 h.'],
+  ])('when a part was fitted, where nobody wrote it down: %j', (age, said) => {
+    const { id, numbers } = example('reachesLimit');
+    expect(sentence(belt, { id, numbers: { ...numbers, age } } as Finding)).toMatch(
+      new RegExp(` When it was fitted is not on record: ${said.replaceAll('.', '\\.')}$`),
+    );
+  });
+  test('what is worth it at almost any chance is not said to be so from nothing on', () => {
+    const { id, numbers } = example('notWorthLeaving');
+    const { sums } = numbers as { sums: object };
+    const cheap = { ...numbers, sums: { ...sums, renew: 5, breakEven: 0.002 } };
+    expect(sentence(belt, { id, numbers: cheap } as unknown as Finding)).toMatch(
+      /renewing now instead of later 5: worth it from less than 1 % on\.$/,
+    );
   });
   test('each is one sentence or more, begun with a capital and ended with a stop', () => {
     for (const id of Object.keys(EXAMPLES) as FindingId[]) {

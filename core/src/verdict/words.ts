@@ -7,6 +7,7 @@ import {
   type InsideNumbers,
   type Sentences,
   type Speech,
+  type ToEnter,
 } from '../findings';
 import { intervalWords } from '../intervals';
 import { CONDITION_SENTENCES, insideCondition } from '../kinds/condition/words';
@@ -56,6 +57,15 @@ const insideWords = <S extends InsideNumbers['shows']>(
   say: Speech,
 ): string => INSIDE[numbers.shows](numbers, say);
 
+/** What is still to be entered, in a few words. */
+export const TO_ENTER_WORDS: Readonly<Record<ToEnter, string>> = {
+  limit: 'limit',
+  takeUp: 'travel of its adjuster',
+  amount: 'amount',
+  total: 'number of them',
+  options: 'setting for any crop',
+};
+
 /** A sentence for every finding: those of the kinds, and those that any reading may earn. */
 const SENTENCES: Sentences<FindingId> = {
   ...CONDITION_SENTENCES,
@@ -70,6 +80,10 @@ const SENTENCES: Sentences<FindingId> = {
     `Not confirmed: ${position.toLowerCase()}. A reading in another position is void.`,
   implausible: ({ value, edge, side }, say) =>
     `${said(value, say)} cannot well be: ${side === 'betterThanNew' ? `better than new, ${said(edge, say)} at best` : `beyond ${said(edge, say)}`}. Measure again, and look at unit, digits and pitches counted.`,
+  noLimit: ({ wants }) =>
+    wants.length === 1 && wants[0] === 'limit'
+      ? 'No limit yet: enter it from the maker’s manual.'
+      : `No ${wants.map((w) => TO_ENTER_WORDS[w]).join(' and no ')} yet: enter it from the maker’s manual.`,
   skipped: ({ why }) => `Not measured: ${why}.`,
   notMeasured: ({ travelOnly }, { check }) =>
     travelOnly

@@ -24,9 +24,29 @@ export function admissionTroubles(
   sheets: readonly SpecSheet[],
   when: When,
 ): FieldTrouble[] {
+  return admission(machine, sheets)(reading, when);
+}
+
+/** {@link admissionTroubles} for many readings of one machine: its checks are told once. */
+export function admission(
+  machine: Machine,
+  sheets: readonly SpecSheet[],
+): (reading: Reading, when: When) => FieldTrouble[] {
   const checks = checksFor(machine, sheets);
-  const found = checks.find((c) => c.id === reading.checkId);
-  if (!found) return [{ field: 'checkId', message: noSuchCheck(reading.checkId, machine, checks) }];
+  const byId = new Map([...checks].reverse().map((c) => [c.id, c]));
+  return (reading, when) => {
+    const found = byId.get(reading.checkId);
+    return found
+      ? troublesOf(reading, found, { machine, when })
+      : [{ field: 'checkId', message: noSuchCheck(reading.checkId, machine, checks) }];
+  };
+}
+
+function troublesOf(
+  reading: Reading,
+  found: Check,
+  { machine, when }: { readonly machine: Machine; readonly when: When },
+): FieldTrouble[] {
   const check = atPlace(found, reading.place);
   return [
     ...placeTroubles(reading, check),

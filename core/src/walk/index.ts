@@ -1,7 +1,8 @@
 export * from './admit';
+export * from './changeover';
 export * from './checks';
 export * from './leastMoving';
 export * from './meter';
 export * from './order';
 export * from './positions';
-export type { MoveCosts } from './roads';
+export { roadsOf, type MoveCosts, type Price } from './roads';

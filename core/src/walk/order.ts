@@ -1,5 +1,5 @@
 import { takeUpOf, type Check, type Reading, type ReadingKind, type Walk } from '../contracts';
-import { byCheck, byPlace, isMain, live, newestOf } from '../history';
+import { byCheck, byPlace, isMain, isWork, live, newestOf } from '../history';
 
 /** Where one check stands in a walk. `again`: a later adjustment elsewhere has loosened it. */
 export interface WalkStop {
@@ -53,9 +53,9 @@ function knockedBy(
   return undefined;
 }
 
-/** When a check was last adjusted or renewed among these readings; empty when it was not. */
+/** When a check was last worked on among these readings; empty when it was not. */
 const lastLeft = (readings: readonly Reading[]): string =>
-  readings.reduce((last, r) => (r.state === 'asLeft' && r.takenAt > last ? r.takenAt : last), '');
+  readings.reduce((last, r) => (isWork(r) && r.takenAt > last ? r.takenAt : last), '');
 
 /** Places of a check still without a main reading, or without the travel left that it needs. */
 export function unreadPlaces(check: Check, readings: readonly Reading[]): string[] {

@@ -1,2 +1,3 @@
 export * from './mates';
+export * from './parts';
 export * from './propose';

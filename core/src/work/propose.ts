@@ -1,9 +1,10 @@
-import type { Check, WorkItem } from '../contracts';
+import type { Check, Part, WorkItem } from '../contracts';
 import { needsHand } from '../findings';
 import { atPlace } from '../kinds';
 import { headSentence, worstPlace, type CheckVerdict } from '../verdict';
 import { zeroOrMore } from '../units';
 import { matesOf } from './mates';
+import { partLines, type Fitted } from './parts';
 
 /** Work a check's verdict calls for, before anyone accepts it. Minutes without the covers. */
 export type ProposedWork = Pick<
@@ -49,7 +50,7 @@ export function proposeWork(
     cover: check.labour.cover ?? null,
     parts:
       decision === 'replace'
-        ? [
+        ? partLines([
             ...partsAt(
               check,
               places.map((p) => p.place),
@@ -62,7 +63,7 @@ export function proposeWork(
                 m.check.labourPer === 'check' ? 1 : m.check.places.length,
               ),
             ),
-          ]
+          ])
         : [],
   };
 }
@@ -88,7 +89,7 @@ export function proposeAnyway(verdict: CheckVerdict, why: string): ProposedWork 
     reason: `${why.trim()} (${headSentence(check, first.findings)})`,
     minutes: minutesFor(check, decision) * units,
     cover: check.labour.cover ?? null,
-    parts: decision === 'replace' ? [...partsAt(check, places, units)] : [],
+    parts: decision === 'replace' ? partLines(partsAt(check, places, units)) : [],
   };
 }
 
@@ -98,21 +99,28 @@ const DONE_ABOUT = { limit: 'replace', travel: 'shorten', band: 'adjust' } as co
  * Parts of some places. Where a place has parts of its own each place brings its own; else so many
  * as there are units of work.
  */
-function partsAt(
-  check: Check,
-  places: readonly string[],
-  units: number,
-): readonly ProposedWork['parts'][number][] {
+function partsAt(check: Check, places: readonly string[], units: number): readonly Fitted[] {
   const own = places.some((p) => check.perPlace?.[p]?.parts);
-  const wanted = own
-    ? places.flatMap((p) => atPlace(check, p).parts)
-    : check.parts.map((part) => ({ ...part, each: part.each * units }));
-  const byNumber = new Map<string, ProposedWork['parts'][number]>();
-  for (const { number, name, each } of wanted) {
-    const known = byNumber.get(number);
-    byNumber.set(number, { number, name, quantity: (known?.quantity ?? 0) + each });
-  }
-  return [...byNumber.values()];
+  return own
+    ? places.flatMap((p) => atPlace(check, p).parts).map((part) => ({ part, quantity: part.each }))
+    : check.parts.map((part) => ({
+        part,
+        quantity: part.each * units,
+        whole: wholeOf(check, part),
+      }));
+}
+
+/** All of a check renewed at once; nothing where it is not entered how many there are. */
+function wholeOf(check: Check, { each }: Part): Fitted['whole'] {
+  const units =
+    check.kind === 'count'
+      ? check.places.reduce((sum, p) => sum + (atPlace(check, p).total ?? NaN), 0)
+      : check.labourPer === 'check'
+        ? 1
+        : check.places.length;
+  return Number.isNaN(units)
+    ? undefined
+    : { quantity: each * units, minutes: check.labour.replace * units };
 }
 
 function minutesFor(check: Check, decision: WorkItem['decision']): number {

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Check, SpecSheet } from '@green-tally/core/contracts';
+import { STATIONS, type Check, type SpecSheet } from '@green-tally/core/contracts';
 
 export type CheckInput = z.input<typeof Check>;
 export type SheetInput = z.input<typeof SpecSheet>;
@@ -19,35 +19,19 @@ type Common =
   | 'safety'
   | 'tool'
   | 'places'
+  | 'method'
   | 'labourPer';
 type Told<K extends Kind> = Omit<Of<K>, Common> & {
-  readonly station: number;
   readonly component: string;
   readonly measures: string;
   readonly places?: string[];
+  readonly method?: Of<K>['method'];
   readonly tool?: Of<K>['tool'];
   readonly minutes?: number;
   readonly put?: Partial<Of<K>['labour']>;
   readonly mind?: readonly Caution[];
   readonly per?: 'place' | 'check';
 };
-
-export const STATIONS = [
-  'Arrive',
-  'Header',
-  'Feeder face',
-  'Feeder conveyor',
-  'Feeder drive',
-  'Threshing and separating',
-  'Cleaning',
-  'Elevators',
-  'Belt drives',
-  'Rotor drive',
-  'Engine side',
-  'Residue',
-  'Unloading, wheels, cleanliness',
-  'Lubrication round',
-] as const;
 
 /** The usual cautions; the maker's manual goes before them. */
 const CAUTIONS = {
@@ -68,11 +52,15 @@ const CAUTIONS = {
   heavy: 'Heavy cover: two people, or its prop locked.',
   dust: 'Dust mask and eye protection when blowing out.',
   climb: 'Three points of contact on ladder and deck.',
+  clutch: 'Key off and plug out: an electric clutch can close by itself.',
+  fluid:
+    'Isolator off only when the exhaust-fluid pump has run down; its line freezes or sets hard.',
 } as const;
 export type Caution = keyof typeof CAUTIONS;
 
 const TOOLS = {
   caliper: { name: 'Caliper C3', resolution: 0.1 },
+  micrometer: { name: 'Micrometer M2', resolution: 0.01 },
   rule: { name: 'Steel rule R1', resolution: 0.5 },
   feeler: { name: 'Feeler gauges F2', resolution: 0.05 },
   eye: { name: 'By eye and glove', resolution: 1 },
@@ -108,6 +96,14 @@ const DEFAULT_TOOL: Readonly<Record<Kind, keyof typeof TOOLS>> = {
   setting: 'eye',
   service: 'gun',
 };
+const DEFAULT_METHOD: Partial<Readonly<Record<Kind, CheckInput['method']>>> = {
+  gonogo: 'gonogo',
+  count: 'look',
+  condition: 'look',
+  level: 'level-eye',
+  setting: 'setting',
+  service: 'grease',
+};
 const MINUTES: Readonly<Record<Kind, number>> = {
   measure: 4,
   series: 8,
@@ -121,21 +117,45 @@ const MINUTES: Readonly<Record<Kind, number>> = {
   service: 3,
 };
 
+/** Checks of what somebody is hurt by when it fails. */
+const GUARDS_PEOPLE: ReadonlySet<string> = new Set([
+  'feeder-lift-stop',
+  'shields',
+  'fire-extinguishers',
+  'lights-reflectors',
+  'transport-locks',
+  'header-latch',
+  'wheel-bolts',
+  'isolator',
+  'chaff-near-heat',
+  'latch-straps',
+  'header-lights',
+  'header-shields',
+  'header-lock',
+  'reel-stop',
+]);
+
+const HEADER_STATION = STATIONS.indexOf('Header') + 1;
+
 /** Writes the checks of one sheet, front to back; each gets its page in the book by its order. */
 export class SheetWriter {
   readonly checks: CheckInput[] = [];
-  constructor(private readonly book: Book) {}
+  private station: number;
+  /** A header's checks are all taken at its own station. */
+  constructor(private readonly book: Book) {
+    this.station = book.on === 'header' ? HEADER_STATION : 1;
+  }
 
   /** A length in mm, to the nearest 1/64 inch where the book is written in inches. */
   len(mm: number): number {
-    return this.book.inch ? Number(((Math.round((mm / 25.4) * 64) / 64) * 25.4).toFixed(6)) : mm;
+    return Number((this.book.inch ? (Math.round((mm / 25.4) * 64) / 64) * 25.4 : mm).toFixed(6));
   }
 
   /**
    * A small length in mm, to the nearest thousandth of an inch where the book is written in inches.
    */
   thou(mm: number): number {
-    return this.book.inch ? Number((Math.round(mm / 0.0254) * 0.0254).toFixed(4)) : mm;
+    return Number((this.book.inch ? Math.round(mm / 0.0254) * 0.0254 : mm).toFixed(4));
   }
 
   /**
@@ -149,19 +169,15 @@ export class SheetWriter {
     return this.book.inch ? { unit: 'in', style: 'inThou' } : { unit: 'mm', style: 'mm' };
   }
 
+  /** The checks that follow are taken at this station. */
+  at(station: number): this {
+    this.station = station;
+    return this;
+  }
+
   add<K extends Kind>(kind: K, id: string, told: Told<K>): this {
-    const {
-      station,
-      component,
-      measures,
-      minutes,
-      put,
-      mind = [],
-      per,
-      places,
-      tool: own,
-      ...rest
-    } = told;
+    const { station } = this;
+    const { component, measures, minutes, put, mind = [], per, places, tool: own, ...rest } = told;
     this.checks.push({
       id,
       station,
@@ -169,6 +185,7 @@ export class SheetWriter {
       component,
       measures,
       kind,
+      method: DEFAULT_METHOD[kind],
       on: this.book.on,
       places: places ?? ['here'],
       tool: own ?? tool(DEFAULT_TOOL[kind]),
@@ -176,17 +193,39 @@ export class SheetWriter {
       labourPer: per ?? 'check',
       safety: (['safe', ...mind] as const).map((c) => CAUTIONS[c]),
       source: `${this.book.book}, page ${12 + Math.floor(this.checks.length * 1.4)}`,
+      ...(GUARDS_PEOPLE.has(id) ? { guardsPeople: true } : {}),
       ...rest,
     } as unknown as CheckInput);
     return this;
   }
 }
 
-/** Parts of a check, one for each place. */
-export const part = (number: string, name: string, each = 1, mates?: string) => [
-  { number, name, each, ...(mates ? { with: mates } : {}) },
-];
+/**
+ * Parts of a check, one for each place.
+ * @param mates why its mates come along, or nothing
+ */
+export const part = (
+  number: string,
+  name: string,
+  each = 1,
+  ...more: [mates?: string, sold?: More]
+) => {
+  const [mates, sold = {}] = more;
+  return [{ number, name, each, ...(mates ? { with: mates } : {}), ...sold }];
+};
+/** How a part is sold, and what goes with it. */
+type More = Omit<
+  Partial<NonNullable<CheckInput['parts']>[number]>,
+  'number' | 'name' | 'each' | 'with'
+>;
 export const both = ['left', 'right'];
+export const afterHarvest = { kind: 'afterHarvest' } as const;
+export const storageIn = { kind: 'storageIn' } as const;
+export const storageOut = { kind: 'storageOut' } as const;
+export const daily = { kind: 'daily' } as const;
+export const perCrop = { kind: 'perCrop' } as const;
+export const perHeader = { kind: 'perHeader' } as const;
+export const once = (hours: number) => ({ kind: 'once' as const, hours });
 export const season = (early?: number) => ({
   kind: 'season' as const,
   ...(early === undefined ? {} : { early }),
@@ -197,3 +236,18 @@ export const every = (hours: number, days = 365, early?: number) => ({
   days,
   ...(early === undefined ? {} : { early }),
 });
+
+/**
+ * Checks of one thing read by different schools wear alike: they share the class of the plain one,
+ * so that its history of wear and its symptoms are found whichever is in force.
+ */
+export function sharingClasses(checks: readonly CheckInput[]): CheckInput[] {
+  const ids = new Set(checks.map((c) => c.id));
+  return checks.map((check) => {
+    const plain = Object.values(check.when ?? {})
+      .flat()
+      .map((way) => check.id.replace(`-${way}`, ''))
+      .find((id) => id !== check.id && ids.has(id));
+    return plain === undefined ? check : { ...check, wearClass: plain };
+  });
+}

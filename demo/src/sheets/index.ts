@@ -1,6 +1,6 @@
 import { SpecSheet } from '@green-tally/core/contracts';
 import { combineSheet } from './combine';
-import { auger, draper, rowCrop } from './headers';
+import { auger, draper, rigid, rowCrop } from './headers';
 import { COMBINES } from './models';
 
 /**
@@ -9,7 +9,7 @@ import { COMBINES } from './models';
  */
 export function demoSheets(): Readonly<Record<string, SpecSheet>> {
   return Object.fromEntries(
-    [...COMBINES.map(combineSheet), draper(), rowCrop(), auger()].map((sheet) => [
+    [...COMBINES.map(combineSheet), draper(), rowCrop(), auger(), rigid()].map((sheet) => [
       sheet.model.toLowerCase().replace(' ', ''),
       SpecSheet.parse(sheet),
     ]),

@@ -1,15 +1,22 @@
+import { fork, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '@green-tally/demo';
 import { openDatabase, SettingRow, type Database } from '../db';
 import { loadDemo } from '../demo/load';
 import { createApp } from '../http/app';
-import { clockFor } from '../http/clock';
+import { clockFor } from '../clock';
+import { Invalid } from '../errors';
+import type { SheetRead } from '../specs/readSheet';
 
-/** Starts the server: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR, GREEN_TALLY_DEMO=1. */
+/**
+ * Starts the server and its workers: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR,
+ * GREEN_TALLY_DEMO=1, WORKERS (1; 0 where workers are started by themselves).
+ */
 async function serve(): Promise<void> {
   const url = process.env['DATABASE_URL'];
   if (!url)
@@ -24,6 +31,8 @@ async function serve(): Promise<void> {
     clock: clockFor(statedDay),
     sessionSecret: await secretOf(db),
     ...(existsSync(appDir) ? { appDir } : {}),
+    patience: PATIENCE_MS,
+    readSheet: (text) => readApart(join(here, 'readSheet.mjs'), text),
     demoSignIns: demo
       ? DEMO_PEOPLE.map(({ name, signIn, role }) => ({
           name,
@@ -42,7 +51,11 @@ async function serve(): Promise<void> {
     }
     process.stdout.write(`listening on ${host}:${port}\n`);
   });
+  const workers = Array.from({ length: Number(process.env['WORKERS'] ?? 1) }, () =>
+    keepWorking(join(here, 'work.mjs')),
+  );
   const close = () => {
+    workers.forEach((w) => w.stop());
     server.close(() => void db.close().finally(() => process.exit(0)));
     server.closeAllConnections();
   };
@@ -50,6 +63,48 @@ async function serve(): Promise<void> {
   process.once('SIGINT', close);
   // started by npm run demo or npm start: when that is gone, however it went, this goes too
   process.once('disconnect', close);
+}
+
+/** Workers have judged what was written to within this time, or none is at work. */
+const PATIENCE_MS = 60_000;
+
+type ThreadSays =
+  | { readonly read: SheetRead; readonly refused?: undefined }
+  | { readonly refused: { readonly title: string; readonly detail: string } };
+
+/** Reads a sheet's file on a thread of its own. @throws Invalid as reading it here would */
+function readApart(program: string, text: string): Promise<SheetRead> {
+  return new Promise((resolve, reject) => {
+    const thread = new Worker(program, { workerData: text });
+    thread.once('message', (said: ThreadSays) =>
+      said.refused
+        ? reject(new Invalid(said.refused.title, said.refused.detail))
+        : resolve(said.read),
+    );
+    thread.once('error', reject);
+    thread.once('exit', (code) => reject(new Error(`the reading thread ended (${code})`)));
+  });
+}
+
+/** A worker in a process of its own; one that breaks down is started anew. */
+function keepWorking(program: string): { stop(): void } {
+  let child: ChildProcess;
+  let stopped = false;
+  const start = () => {
+    child = fork(program, [], { execArgv: ['--enable-source-maps'] });
+    child.once('exit', (code) => {
+      if (stopped) return;
+      process.stderr.write(`A worker ended (${code}); starting another.\n`);
+      setTimeout(() => stopped || start(), 1000);
+    });
+  };
+  start();
+  return {
+    stop() {
+      stopped = true;
+      child.kill('SIGTERM');
+    },
+  };
 }
 
 /**

@@ -5,8 +5,8 @@ import {
   BranchRow,
   CostsRow,
   currentSheets,
-  factsChanged,
   MachineRow,
+  machinesChanged,
   PriceRow,
   toCosts,
   type Database,
@@ -63,7 +63,7 @@ export async function keepCosts(
       });
       if (!changed) throw setMeanwhile();
     }
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { branch: costs.branch }, transaction);
     return { ...costs, version: next.version };
   });
 }
@@ -100,7 +100,7 @@ export async function keepPrices(
     if (gone.length) await PriceRow.destroy({ where: { number: gone }, transaction });
     if (set.length)
       await PriceRow.bulkCreate(set, { transaction, updateOnDuplicate: ['price', 'by', 'at'] });
-    await factsChanged(db, transaction);
+    await machinesChanged(db, 'all', transaction);
   });
   return { prices };
 }

@@ -1,116 +1,151 @@
-import { QueryTypes, type Transaction } from 'sequelize';
-import type { Machine, MachineFile, SpecSheet } from '@green-tally/core/contracts';
+import type { Transaction } from 'sequelize';
+import type { Machine, MachineFile, Reading, SpecSheet } from '@green-tally/core/contracts';
 import { costsInUse } from './costs';
 import { MachineRow, PersonRow, ReadingRow, TickRow, VisitRow, WalkRow, WorkRow } from './models';
 import { fleetRates } from './rates';
 import { toMachine, toReading, toTick, toVisit, toWalk, toWork } from './rows';
-import { sheetOf, sheetsInUse } from './sheets';
-import { connection, within } from './within';
+import { newestOf, sheetsOf, type SheetRef } from './sheets';
+import { within } from './within';
 
-/**
- * A machine with its sheets, newest revisions, in one query.
- * @returns undefined when there is no such machine
- */
+/** A machine with its sheets, newest revisions. @returns undefined when there is no such machine */
 export async function machineWithSheets(
   id: string,
+  transaction?: Transaction,
 ): Promise<{ machine: Machine; sheets: SpecSheet[] } | undefined> {
-  const rows = await connection().query<{
-    machine: Machine;
-    model: string | null;
-    revision: number;
-    document: SpecSheet;
-  }>(
-    `SELECT jsonb_build_object('id', m.id, 'serial', m.serial, 'model', m.model,
-         'customer', m.customer, 'branch', m.branch, 'builtOn', m.built_on, 'hours', m.hours,
-         'header', m.header, 'harvest', m.harvest, 'equipment', m.equipment) AS machine,
-       s.model, s.revision, s.document
-     FROM machines m LEFT JOIN LATERAL (
-       SELECT DISTINCT ON (model) * FROM spec_sheets
-       WHERE model IN (m.model, m.header->>'model') ORDER BY model, revision DESC) s ON true
-     WHERE m.id = :id`,
-    { type: QueryTypes.SELECT, replacements: { id } },
-  );
-  const [first] = rows;
-  return (
-    first && {
-      machine: { ...first.machine, equipment: first.machine.equipment ?? undefined },
-      sheets: rows.flatMap((r) =>
-        r.model === null
-          ? []
-          : [sheetOf({ model: r.model, revision: r.revision, document: r.document })],
-      ),
-    }
-  );
+  const row = await MachineRow.findByPk(id, within(transaction));
+  if (!row) return undefined;
+  const machine = toMachine(row);
+  return {
+    machine,
+    sheets: await sheetsOf(await newestOf(modelsOf(machine), transaction), transaction),
+  };
+}
+
+/** Models whose sheets a machine is judged by: its own, and its header's. */
+export const modelsOf = ({ model, header }: Pick<Machine, 'model' | 'header'>): string[] =>
+  header ? [model, header.model] : [model];
+
+/** A machine's file, and the version of its facts that it holds at least. */
+export interface VersionedFile {
+  readonly file: MachineFile;
+  readonly version: number;
+  /** of the fleet's rates in it */
+  readonly rates: number;
 }
 
 /**
- * Everything needed to judge some machines, in one query a table.
+ * Everything needed to judge one machine. The version is read first: what comes in meanwhile may
+ * be in the file already, but nothing of that version is missing.
  * @param transaction pass the one that holds a lock: a second connection asked for under a lock
  *   could wait for ever
+ * @returns undefined when there is no such machine
  */
-export async function machineFiles(
-  where: { id?: string; branch?: string } = {},
+export async function machineFileOf(
+  id: string,
   transaction?: Transaction,
-): Promise<MachineFile[]> {
-  const machines = await MachineRow.findAll({
-    where,
-    ...within(transaction),
-    order: [['serial', 'ASC']],
-  });
-  const machineId = machines.map((m) => m.id);
-  const raw = { where: { machineId }, ...within(transaction) };
-  const [sheets, readings, walks, work, visits, ticks, people, costs, rates] = await Promise.all([
-    sheetsInUse(transaction),
-    ReadingRow.findAll({
-      ...raw,
-      order: [
-        ['takenAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    }),
-    WalkRow.findAll({ ...raw, order: [['startedAt', 'ASC']] }),
-    WorkRow.findAll({ ...raw, order: [['acceptedAt', 'ASC']] }),
-    VisitRow.findAll({ ...raw, order: [['startsOn', 'ASC']] }),
-    TickRow.findAll({ ...raw, order: [['at', 'ASC']] }),
-    PersonRow.findAll({ attributes: ['id', 'name'], ...within(transaction) }),
-    costsInUse(transaction),
-    fleetRates(transaction),
-  ]);
-  const names = new Map(people.map((p) => [p.id, p.name]));
-  const [r, w, k] = [byMachine(readings), byMachine(walks), byMachine(work)];
-  const [v, t] = [byMachine(visits), byMachine(ticks)];
-  return machines.map((row) => {
-    const models = [row.model, row.header?.model];
-    const own = sheets.current.filter((s) => models.includes(s.model));
-    return {
-      machine: toMachine(row),
-      sheets: own,
-      earlier: sheets.earlier.filter((s) => models.includes(s.model)),
-      readings: (r.get(row.id) ?? []).map(toReading),
-      walks: (w.get(row.id) ?? []).map(toWalk),
-      work: (k.get(row.id) ?? []).map(toWork),
-      visits: (v.get(row.id) ?? []).map((visit) => toVisit(visit, names)),
-      ticks: (t.get(row.id) ?? []).map(toTick),
-      costs: costs(row, own),
-      rates: ofChecks(rates(row.branch), own),
-    };
-  });
+): Promise<VersionedFile | undefined> {
+  const row = await MachineRow.findByPk(id, within(transaction));
+  if (!row) return undefined;
+  const machine = toMachine(row);
+  const where = { where: { machineId: id }, raw: true as const, ...within(transaction) };
+  const readings = await readingsOf(id, transaction);
+  const walks = await WalkRow.findAll({ ...where, order: [['startedAt', 'ASC']] });
+  const work = await WorkRow.findAll({ ...where, order: [['acceptedAt', 'ASC']] });
+  const visits = await VisitRow.findAll({ ...where, order: [['startsOn', 'ASC']] });
+  const ticks = await TickRow.findAll({ ...where, order: [['at', 'ASC']] });
+  const names = await namesOf(
+    visits.map((v) => v.technicianId),
+    transaction,
+  );
+  const refs = await refsOf(
+    machine,
+    readings.map((r) => r.sheet),
+    transaction,
+  );
+  const sheets = await sheetsOf(refs.current, transaction);
+  const rates = await fleetRates(transaction);
+  return {
+    version: row.version,
+    rates: rates.id,
+    file: {
+      machine,
+      sheets,
+      earlier: await sheetsOf(refs.earlier, transaction),
+      readings,
+      walks: walks.map(toWalk),
+      work: work.map(toWork),
+      visits: visits.map((visit) => toVisit(visit, names)),
+      ticks: ticks.map(toTick),
+      costs: (await costsInUse(transaction))(machine, sheets),
+      rates: ofChecks(rates.of(row.branch), sheets),
+      hands: ofChecks(rates.hands, sheets),
+    },
+  };
 }
 
-/** The rates that bear on the checks of some sheets: no machine needs those of all the others. */
-function ofChecks(rates: MachineFile['rates'], sheets: readonly SpecSheet[]): MachineFile['rates'] {
+/** All readings of a machine in the order they were taken. */
+export async function readingsOf(id: string, transaction?: Transaction): Promise<Reading[]> {
+  const rows = await ReadingRow.findAll({
+    where: { machineId: id },
+    raw: true,
+    order: [
+      ['takenAt', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    ...within(transaction),
+  });
+  return rows.map(toReading);
+}
+
+/** Names of people by id. */
+export async function namesOf(
+  ids: readonly string[],
+  transaction?: Transaction,
+): Promise<Map<string, string>> {
+  if (!ids.length) return new Map();
+  const people = await PersonRow.findAll({
+    attributes: ['id', 'name'],
+    where: { id: [...new Set(ids)] },
+    ...within(transaction),
+  });
+  return new Map(people.map((p) => [p.id, p.name]));
+}
+
+/**
+ * Which revisions a machine is judged by, given those its readings were taken by: the newest of its models, and older ones that a reading
+ * of it was taken by or that it was judged anew under.
+ */
+export async function refsOf(
+  machine: Machine,
+  read: readonly SheetRef[],
+  transaction?: Transaction,
+): Promise<{ current: SheetRef[]; earlier: SheetRef[] }> {
+  const current = await newestOf(modelsOf(machine), transaction);
+  const newest = new Map(current.map((s) => [s.model, s.revision]));
+  const used: SheetRef[] = [
+    ...read,
+    ...Object.entries(machine.rejudged ?? {}).map(([model, revision]) => ({ model, revision })),
+  ];
+  const earlier = new Map(
+    used
+      .filter((s) => newest.has(s.model) && newest.get(s.model) !== s.revision)
+      .map((s) => [`${s.model}|${s.revision}`, s]),
+  );
+  return {
+    current,
+    earlier: [...earlier.values()].sort(
+      (a, b) => a.model.localeCompare(b.model) || a.revision - b.revision,
+    ),
+  };
+}
+
+/** What bears on the checks of some sheets, by class: no machine needs that of all the others. */
+export function ofChecks<T>(
+  rates: Readonly<Record<string, T>>,
+  sheets: readonly SpecSheet[],
+): Readonly<Record<string, T>> {
   const known = new Set(sheets.flatMap((s) => s.checks.map((c) => c.wearClass ?? c.id)));
   return Object.fromEntries(
     Object.entries(rates).filter(([key]) => known.has(key.split(' ')[0] ?? key)),
   );
-}
-
-function byMachine<T extends { machineId: string }>(rows: readonly T[]): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const group = groups.get(row.machineId);
-    if (group) group.push(row);
-    else groups.set(row.machineId, [row]);
-  }
-  return groups;
 }

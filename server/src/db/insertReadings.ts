@@ -2,55 +2,80 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import type { Reading } from '@green-tally/core/contracts';
 import type { Database } from './connection';
 
-const COLUMNS =
-  'id, machine_id, walk_id, check_id, sheet, place, state, value, renewed, repaired, fit, settled, position_confirmed, tool, taken_at, hours, by, note, strikes';
+/** Columns of a reading's row, in the order of the statement, with their types. */
+const COLUMNS = {
+  id: 'uuid',
+  machine_id: 'uuid',
+  walk_id: 'uuid',
+  check_id: 'text',
+  sheet: 'jsonb',
+  place: 'text',
+  state: 'text',
+  value: 'jsonb',
+  renewed: 'boolean',
+  repaired: 'boolean',
+  fit: 'jsonb',
+  settled: 'boolean',
+  position_confirmed: 'boolean',
+  tool: 'jsonb',
+  taken_at: 'timestamptz',
+  hours: 'double precision',
+  by: 'text',
+  note: 'text',
+  strikes: 'uuid',
+} as const;
+const NAMES = Object.keys(COLUMNS).join(', ');
+const TYPED = Object.entries(COLUMNS)
+  .map(([name, type]) => `${name} ${type}`)
+  .join(', ');
 const ROWS_A_STATEMENT = 1000;
 
+type Row = Record<keyof typeof COLUMNS, unknown>;
+
+const rowOf = (r: Reading): Row => ({
+  id: r.id,
+  machine_id: r.machineId,
+  walk_id: r.walkId,
+  check_id: r.checkId,
+  sheet: r.sheet,
+  place: r.place,
+  state: r.state,
+  value: r.value,
+  renewed: r.renewed,
+  repaired: r.repaired,
+  fit: r.fit,
+  settled: r.settled,
+  position_confirmed: r.positionConfirmed,
+  tool: r.tool,
+  taken_at: r.takenAt,
+  hours: r.hours,
+  by: r.by,
+  note: r.note,
+  strikes: r.strikes,
+});
+
 /**
- * Stores readings; ones already there are left as they are.
+ * Stores readings; ones already there are left as they are. Rows go over as one value a thousand,
+ * whatever their number of columns.
+ * @param done is told how many have gone over
  * @returns ids that were new
  */
 export async function insertReadings(
   db: Database,
   readings: readonly Reading[],
   transaction: Transaction,
+  done: (rows: number) => Promise<void> = () => Promise.resolve(),
 ): Promise<Set<string>> {
   const stored = new Set<string>();
   for (let i = 0; i < readings.length; i += ROWS_A_STATEMENT) {
     const part = readings.slice(i, i + ROWS_A_STATEMENT);
-    const bind = part.flatMap((r) => [
-      r.id,
-      r.machineId,
-      r.walkId,
-      r.checkId,
-      JSON.stringify(r.sheet),
-      r.place,
-      r.state,
-      JSON.stringify(r.value),
-      r.renewed,
-      r.repaired,
-      r.fit ? JSON.stringify(r.fit) : null,
-      r.settled,
-      r.positionConfirmed,
-      r.tool ? JSON.stringify(r.tool) : null,
-      r.takenAt,
-      r.hours,
-      r.by,
-      r.note,
-      r.strikes,
-    ]);
-    const width = bind.length / part.length;
-    const rows = part
-      .map(
-        (_, row) =>
-          `(${Array.from({ length: width }, (__, c) => `$${row * width + c + 1}`).join(',')})`,
-      )
-      .join(',');
     const fresh = await db.sequelize.query<{ id: string }>(
-      `INSERT INTO readings (${COLUMNS}) VALUES ${rows} ON CONFLICT (id) DO NOTHING RETURNING id`,
-      { bind, transaction, type: QueryTypes.SELECT },
+      `INSERT INTO readings (${NAMES}) SELECT ${NAMES} FROM json_to_recordset($1) AS r (${TYPED})
+       ON CONFLICT (id) DO NOTHING RETURNING id`,
+      { bind: [JSON.stringify(part.map(rowOf))], transaction, type: QueryTypes.SELECT },
     );
     fresh.forEach((r) => stored.add(r.id));
+    await done(i + part.length);
   }
   return stored;
 }

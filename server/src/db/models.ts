@@ -6,9 +6,13 @@ import {
 } from 'sequelize';
 import type {
   BranchCosts,
+  Import,
+  ImportReport,
   Machine,
   Person,
+  Problem,
   Reading,
+  SheetPage,
   SpecSheet,
   Visit,
   Walk,
@@ -54,6 +58,45 @@ export class MachineRow extends Model<
   declare harvest: Machine['harvest'];
   declare equipment: CreationOptional<Record<string, string> | null>;
   declare rejudged: CreationOptional<Record<string, number> | null>;
+  /** moves on with every write that bears on its verdicts; changes.ts moves it */
+  declare version: CreationOptional<number>;
+}
+
+export class CustomerRow extends Model<
+  InferAttributes<CustomerRow>,
+  InferCreationAttributes<CustomerRow>
+> {
+  declare id: string;
+  declare name: string;
+  declare branch: string;
+  declare place: string;
+  declare phone: string;
+  declare email: string;
+  declare note: string;
+}
+
+export class HeaderRow extends Model<
+  InferAttributes<HeaderRow>,
+  InferCreationAttributes<HeaderRow>
+> {
+  declare id: string;
+  declare serial: string;
+  declare model: string;
+  declare customer: string;
+  declare branch: string;
+  declare equipment: CreationOptional<Record<string, string> | null>;
+}
+
+export class PageRow extends Model<InferAttributes<PageRow>, InferCreationAttributes<PageRow>> {
+  declare id: string;
+  declare model: string;
+  declare name: string;
+  declare checks: string[];
+  declare mime: SheetPage['mime'];
+  declare bytes: number;
+  declare data: Buffer;
+  declare by: string;
+  declare at: Date;
 }
 
 export class SheetRow extends Model<InferAttributes<SheetRow>, InferCreationAttributes<SheetRow>> {
@@ -85,6 +128,8 @@ export class WalkRow extends Model<InferAttributes<WalkRow>, InferCreationAttrib
   declare noticed: string;
   declare asFound: CreationOptional<Walk['asFound']>;
   declare checks: CreationOptional<string[] | null>;
+  declare kind: CreationOptional<Walk['kind']>;
+  declare minutes: CreationOptional<number | null>;
 }
 
 export class ReadingRow extends Model<
@@ -175,4 +220,22 @@ export class PriceRow extends Model<InferAttributes<PriceRow>, InferCreationAttr
   declare price: number;
   declare by: string;
   declare at: Date;
+}
+
+/** An import of readings: its file, until it is done, and how far it has come. */
+export class ImportRow extends Model<
+  InferAttributes<ImportRow>,
+  InferCreationAttributes<ImportRow>
+> {
+  declare id: string;
+  declare personId: string;
+  declare mode: ImportReport['mode'];
+  declare preview: boolean;
+  declare file: string | null;
+  declare state: Import['state'];
+  declare step: Import['step'];
+  declare done: number;
+  declare rows: CreationOptional<number | null>;
+  declare report: CreationOptional<ImportReport | null>;
+  declare trouble: CreationOptional<Problem | null>;
 }

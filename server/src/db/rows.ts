@@ -26,6 +26,8 @@ export const toWalk = (row: WalkRow): Walk => ({
   noticed: row.noticed,
   checks: row.checks ?? null,
   asFound: row.asFound,
+  kind: row.kind ?? null,
+  minutes: row.minutes ?? null,
 });
 export const toTick = (row: TickRow): Tick => ({
   id: row.id,

@@ -1,6 +1,10 @@
 import { DataTypes, type Sequelize } from 'sequelize';
 import {
   BranchRow,
+  CustomerRow,
+  HeaderRow,
+  ImportRow,
+  PageRow,
   PersonRow,
   MachineRow,
   SheetRow,
@@ -18,6 +22,8 @@ import {
 const id = { type: DataTypes.UUID, primaryKey: true } as const;
 const text = { type: DataTypes.TEXT, allowNull: false } as const;
 const json = { type: DataTypes.JSONB, allowNull: false } as const;
+const maybeText = { type: DataTypes.TEXT, allowNull: true } as const;
+const maybeNumber = { type: DataTypes.DOUBLE, allowNull: true } as const;
 const maybeJson = { type: DataTypes.JSONB, allowNull: true } as const;
 const number = { type: DataTypes.DOUBLE, allowNull: false } as const;
 const moment = { type: DataTypes.DATE, allowNull: false } as const;
@@ -60,8 +66,31 @@ export function defineModels(sequelize: Sequelize): void {
       harvest: json,
       equipment: maybeJson,
       rejudged: maybeJson,
+      version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
     }),
     table('machines'),
+  );
+  CustomerRow.init(
+    own({ id, name: text, branch: text, place: text, phone: text, email: text, note: text }),
+    table('customers'),
+  );
+  HeaderRow.init(
+    own({ id, serial: text, model: text, customer: text, branch: text, equipment: maybeJson }),
+    table('headers'),
+  );
+  PageRow.init(
+    own({
+      id,
+      model: text,
+      name: text,
+      checks: json,
+      mime: text,
+      bytes: { type: DataTypes.INTEGER, allowNull: false },
+      data: { type: DataTypes.BLOB, allowNull: false },
+      by: text,
+      at: moment,
+    }),
+    table('sheet_pages'),
   );
   SheetRow.init(
     own({
@@ -96,6 +125,8 @@ export function defineModels(sequelize: Sequelize): void {
       noticed: text,
       checks: maybeJson,
       asFound: { ...json, defaultValue: {} },
+      kind: maybeText,
+      minutes: maybeNumber,
     }),
     table('walks'),
   );
@@ -175,6 +206,22 @@ export function defineModels(sequelize: Sequelize): void {
   PriceRow.init(
     own({ number: { ...text, primaryKey: true }, price: number, by: text, at: moment }),
     table('part_prices'),
+  );
+  ImportRow.init(
+    own({
+      id,
+      personId: uuid,
+      mode: text,
+      preview: flag,
+      file: { type: DataTypes.TEXT, allowNull: true },
+      state: text,
+      step: text,
+      done: { type: DataTypes.INTEGER, allowNull: false },
+      rows: { type: DataTypes.INTEGER, allowNull: true },
+      report: maybeJson,
+      trouble: maybeJson,
+    }),
+    table('imports'),
   );
   SettingRow.init(own({ key: { ...text, primaryKey: true }, value: text }), table('settings'));
 }

@@ -2,9 +2,11 @@ import { DEMO_PASSWORD, scenario } from '@green-tally/demo';
 import {
   BranchRow,
   CostsRow,
-  factsChanged,
+  CustomerRow,
+  HeaderRow,
   insertReadings,
   MachineRow,
+  machinesChanged,
   PersonRow,
   PriceRow,
   SettingRow,
@@ -16,6 +18,8 @@ import {
   type Database,
 } from '../db';
 import { hashPassword } from '../people/passwords';
+import { judge } from '../standings/judge';
+import { learn } from '../standings/newDay';
 
 /**
  * Loads the invented dealership into an empty database; leaves one that has people alone. Returns
@@ -36,6 +40,11 @@ export async function loadDemo(db: Database): Promise<string> {
     );
     await MachineRow.bulkCreate(
       demo.machines.map((m) => ({ ...m })),
+      { transaction },
+    );
+    await CustomerRow.bulkCreate([...demo.customers], { transaction });
+    await HeaderRow.bulkCreate(
+      demo.headers.map(({ on: _on, ...h }) => ({ ...h, equipment: h.equipment ?? null })),
       { transaction },
     );
     await SheetRow.bulkCreate(
@@ -82,7 +91,9 @@ export async function loadDemo(db: Database): Promise<string> {
       { transaction },
     );
     await SettingRow.upsert({ key: 'statedDay', value: demo.today }, { transaction });
-    await factsChanged(db, transaction);
+    await machinesChanged(db, 'all', transaction);
   });
+  await learn(db, demo.today);
+  for (const { id } of demo.machines) await judge(db, id, demo.today);
   return demo.today;
 }

@@ -11,7 +11,26 @@ beforeAll(async () => {
 });
 afterAll(() => place.close());
 
-const list = async () => DueList.parse((await ines.get('/api/due').expect(200)).body);
+/** The whole list, page by page. */
+async function list(query = ''): Promise<DueList> {
+  const page = async (cursor: string | null) =>
+    DueList.parse(
+      (
+        await ines
+          .get(`/api/due?limit=500${query}${cursor ? `&cursor=${encodeURIComponent(cursor)}` : ''}`)
+          .expect(200)
+      ).body,
+    );
+  const first = await page(null);
+  const rows = [...first.rows];
+  for (let { next } = first; next;) {
+    const more = await page(next);
+    expect(more.all).toBeNull();
+    rows.push(...more.rows);
+    ({ next } = more);
+  }
+  return { ...first, rows };
+}
 
 describe('the due list of a branch', () => {
   test('is of the own branch, nearest first', async () => {

@@ -1,113 +1,131 @@
-import { addDays } from 'date-fns/addDays';
-import { parseISO } from 'date-fns/parseISO';
-import { stringify } from 'csv-stringify/sync';
-import { ICalCalendar, ICalCalendarMethod } from 'ical-generator';
-import type { DueList } from '@green-tally/core/contracts';
-import { intervalWords } from '@green-tally/core/intervals';
-import { DUE_STATES, dueOf, standingOf } from '@green-tally/core/plan';
-import { printNumber } from '@green-tally/core/units';
-import { derivedVersion, machineFiles, type Database } from '../db';
+import { QueryTypes } from 'sequelize';
+import { z } from 'zod';
+import { DueLine, type DueAsked, type DueList, type DueState } from '@green-tally/core/contracts';
+import { DUE_STATES } from '@green-tally/core/plan';
+import type { Database } from '../db';
+import { cursorAt, placeAt } from '../paging';
+import { freshen, isBehind, type Looking, type Now } from '../standings/fresh';
 
-const cache = new Map<string, DueList>();
-const KEPT = 4;
-
-/**
- * What is due on the machines of a branch (all branches when undefined), nearest first. Kept under
- * the facts' version: never older than the facts.
- */
-export async function dueListOf(
-  db: Database,
-  branch: string | undefined,
-  today: string,
-): Promise<DueList> {
-  const key = [await derivedVersion(db), branch ?? '', today].join('|');
-  const kept = cache.get(key);
-  if (kept) return kept;
-  const rows = (await machineFiles(branch ? { branch } : {})).flatMap((file) => {
-    const { id, serial, model, customer, branch: at, harvest } = file.machine;
-    const machine = { id, serial, model, customer, branch: at };
-    return dueOf(file, standingOf(file, today)).map((line) => ({
-      machine,
-      harvest: harvest.start,
-      line,
-    }));
-  });
-  const list = {
-    today,
-    branch: branch ?? 'All branches',
-    rows: rows.sort(
-      (a, b) =>
-        DUE_STATES.indexOf(a.line.state) - DUE_STATES.indexOf(b.line.state) ||
-        (a.line.on ?? '9').localeCompare(b.line.on ?? '9') ||
-        a.harvest.localeCompare(b.harvest) ||
-        a.machine.serial.localeCompare(b.machine.serial),
-    ),
-  };
-  cache.set(key, list);
-  for (const old of [...cache.keys()].slice(0, Math.max(0, cache.size - KEPT))) cache.delete(old);
-  return list;
+/** Rows of the list, joined; `key` is their place in its order. */
+interface Joined {
+  readonly machine: DueList['rows'][number]['machine'];
+  readonly harvest: string;
+  readonly line: DueLine;
+  readonly place: readonly string[];
 }
 
-/** The due list as a table for anyone's spreadsheet. */
-export function dueCsv({ rows }: DueList): string {
-  return stringify(
-    rows.map(({ machine, harvest, line }) => ({
-      machine: machine.serial,
-      model: machine.model,
-      customer: machine.customer,
-      branch: machine.branch,
-      harvest,
-      state: line.state,
-      on: line.on ?? '',
-      at_hours: line.atHours === null ? '' : printNumber(line.atHours, 0),
-      kind: line.kind,
-      component: line.component,
-      what: line.what,
-      interval: line.interval ? intervalWords(line.interval) : '',
-      last_on: line.last?.on ?? '',
-      last_hours: line.last?.hours ? printNumber(line.last.hours, 0) : '',
-      minutes: printNumber(line.minutes, 0),
-      check: line.checkId ?? '',
-    })),
-    { header: true, escape_formulas: true },
+/** Lines of a branch's machines, in the list's order: how near, day, harvest, serial. */
+const LINES = `
+  SELECT json_build_object('id', m.id, 'serial', m.serial, 'model', m.model, 'customer', m.customer, 'branch', m.branch) AS machine,
+    m.harvest->>'start' AS harvest, d.line, d.kind, d.state,
+    ARRAY[d.state::text, d.day, m.harvest->>'start', m.serial, to_char(d.n, 'FM00000')] COLLATE "C" AS place
+  FROM due_lines d JOIN machines m ON m.id = d.machine_id
+  WHERE ($1::text IS NULL OR m.branch = $1)
+    AND ($2::int[] IS NULL OR d.state = ANY($2))
+    AND ($3::text IS NULL OR d.kind = $3)
+    AND ($4::text IS NULL OR strpos(lower(concat_ws(' ', m.serial, m.model, m.customer, d.line->>'component', d.line->>'what')), $4) > 0)`;
+
+const wantedOf = (
+  branch: string | undefined,
+  { states, kind, q }: Partial<DueAsked>,
+): unknown[] => [
+  branch ?? null,
+  states ? states.map((s) => DUE_STATES.indexOf(s)) : null,
+  kind ?? null,
+  q?.trim().toLowerCase() || null,
+];
+
+/**
+ * A page of what is due on the machines of a branch (all branches when undefined), nearest first.
+ * Its first page also counts all lines. @throws Invalid for a cursor that is none
+ */
+export async function dueListOf(looking: Looking, asked: DueAsked): Promise<DueList> {
+  const { db, branch, today } = looking;
+  const now = await freshen(looking);
+  const rows = await pageOfLines(db, branch, asked);
+  const shown = rows.slice(0, asked.limit);
+  const last = shown.at(-1);
+  return {
+    today,
+    branch: branch ?? 'All branches',
+    rows: shown.map(({ machine, harvest, line }) => ({ machine, harvest, line })),
+    next: rows.length > asked.limit && last ? cursorAt(last.place) : null,
+    all: asked.cursor === undefined ? await togetherOf(db, branch, now, asked) : null,
+  };
+}
+
+function pageOfLines(db: Database, branch: string | undefined, asked: DueAsked): Promise<Joined[]> {
+  const place = asked.cursor === undefined ? null : placeAt(asked.cursor, Place, 'what is due');
+  return db.sequelize.query<Joined>(
+    `SELECT * FROM (${LINES}) l WHERE $5::text[] IS NULL OR place > $5
+     ORDER BY place LIMIT $6`,
+    {
+      bind: [...wantedOf(branch, asked), place, asked.limit + 1],
+      type: QueryTypes.SELECT,
+    },
   );
 }
 
-/** Named in one event at most. */
-const MOST_NAMED = 12;
+const Place = z.array(z.string().max(200)).length(5);
 
-/** The due list as iCalendar: one all-day event for each machine and day. */
-export function dueCalendar({ rows, branch }: DueList, now: Date): string {
-  const calendar = new ICalCalendar({
-    name: `Green Tally, due, ${branch}`,
-    prodId: { company: 'Green Tally', product: 'Due' },
-    method: ICalCalendarMethod.PUBLISH,
-  });
-  const days = new Map<string, DueList['rows'][number][]>();
-  for (const row of rows) {
-    const key = `${row.machine.id}|${row.line.on ?? ''}`;
-    days.set(key, [...(days.get(key) ?? []), row]);
+async function togetherOf(
+  db: Database,
+  branch: string | undefined,
+  { today, rates }: Now,
+  asked: DueAsked,
+): Promise<NonNullable<DueList['all']>> {
+  const counts = await db.sequelize.query<{ state: number; kind: DueLine['kind']; lines: number }>(
+    `SELECT state, kind, count(*)::int AS lines FROM (${LINES}) l GROUP BY 1, 2`,
+    { bind: wantedOf(branch, {}), type: QueryTypes.SELECT },
+  );
+  const [wanted] = await db.sequelize.query<{ lines: number }>(
+    `SELECT count(*)::int AS lines FROM (${LINES}) l`,
+    { bind: wantedOf(branch, asked), type: QueryTypes.SELECT },
+  );
+  const [machines] = await db.sequelize.query<{ behind: number; apart: number }>(
+    `SELECT count(*) FILTER (WHERE s.row IS NOT NULL AND ${isBehind('$2', '$3')})::int AS behind,
+       count(*) FILTER (WHERE s.row IS NULL)::int AS apart
+     FROM machines m LEFT JOIN machine_standings s ON s.machine_id = m.id
+     WHERE $1::text IS NULL OR m.branch = $1`,
+    { bind: [branch ?? null, today, rates], type: QueryTypes.SELECT },
+  );
+  const states: Partial<Record<DueState, number>> = {};
+  for (const { state, lines } of counts) {
+    const name = DUE_STATES[state];
+    if (name) states[name] = (states[name] ?? 0) + lines;
   }
-  for (const [key, own] of days) {
-    const [first] = own;
-    if (!first?.line.on) continue;
-    const { machine, line } = first;
-    const on = parseISO(first.line.on);
-    calendar.createEvent({
-      id: `due-${key.replace('|', '-')}@green-tally`,
-      stamp: now,
-      start: on,
-      end: addDays(on, 1),
-      allDay: true,
-      summary: `${machine.model} ${machine.serial}: ${own.length === 1 ? line.component : `${own.length} due`}`,
-      location: machine.customer,
-      description: [
-        ...own.slice(0, MOST_NAMED).map((r) => `${r.line.component}: ${r.line.what}`),
-        own.length > MOST_NAMED ? `and ${own.length - MOST_NAMED} more` : '',
-      ]
-        .filter(Boolean)
-        .join('\n'),
+  const kinds = new Set(counts.map((c) => c.kind));
+  return {
+    states,
+    kinds: DueLine.shape.kind.options.filter((k) => kinds.has(k)),
+    wanted: wanted?.lines ?? 0,
+    behind: machines?.behind ?? 0,
+    apart: machines?.apart ?? 0,
+  };
+}
+
+/**
+ * All lines of a branch, in the list's order, read through a cursor: never the whole list at once,
+ * and all of one moment.
+ */
+export async function* linesOf(looking: Looking): AsyncGenerator<DueList['rows'][number]> {
+  const { db, branch } = looking;
+  await freshen(looking);
+  const transaction = await db.sequelize.transaction();
+  try {
+    await db.sequelize.query(`DECLARE lines NO SCROLL CURSOR FOR ${LINES} ORDER BY place`, {
+      bind: wantedOf(branch, {}),
+      transaction,
     });
+    for (;;) {
+      const rows = await db.sequelize.query<Joined>('FETCH 1000 FROM lines', {
+        type: QueryTypes.SELECT,
+        transaction,
+      });
+      if (!rows.length) return;
+      yield* rows;
+    }
+  } finally {
+    await transaction.rollback();
   }
-  return calendar.toString();
 }

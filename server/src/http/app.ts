@@ -44,7 +44,7 @@ export function createApp(setting: Setting): Express {
   app.use(compression());
   const api = express.Router();
   api.use(sessions(setting.db, setting.sessionSecret), ownOrigin);
-  const triesLimit = limitTries();
+  const triesLimit = limitTries(setting.db);
   api.use(
     mountRoutes(handlersFor(setting), {
       gates: { 'POST /session': triesLimit, 'POST /setup': triesLimit },

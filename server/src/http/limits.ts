@@ -1,15 +1,49 @@
 import type { RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
+import { QueryTypes } from 'sequelize';
+import type { Database } from '../db';
 import { TooMany } from '../errors';
 
+const WINDOW_MS = 60_000;
+
+/** Tries counted in the database, so that every server process counts the same. */
+class TriesKept implements Store {
+  readonly prefix = 'tries';
+  constructor(private readonly db: Database) {}
+
+  async increment(key: string): Promise<ClientRateLimitInfo> {
+    const [row] = await this.db.sequelize.query<{ hits: number; until: Date }>(
+      `INSERT INTO tries AS t (key, hits, until) VALUES ($1, 1, now() + $2 * interval '1 ms')
+       ON CONFLICT (key) DO UPDATE SET
+         hits = CASE WHEN t.until <= now() THEN 1 ELSE t.hits + 1 END,
+         until = CASE WHEN t.until <= now() THEN excluded.until ELSE t.until END
+       RETURNING hits, until`,
+      { bind: [key, WINDOW_MS], type: QueryTypes.SELECT },
+    );
+    return { totalHits: row?.hits ?? 1, resetTime: row?.until };
+  }
+
+  async decrement(key: string): Promise<void> {
+    await this.db.sequelize.query(
+      'UPDATE tries SET hits = greatest(hits - 1, 0) WHERE key = $1 AND until > now()',
+      { bind: [key] },
+    );
+  }
+
+  async resetKey(key: string): Promise<void> {
+    await this.db.sequelize.query('DELETE FROM tries WHERE key = $1', { bind: [key] });
+  }
+}
+
 /** At most twenty failed tries a minute and address, for doors that take a password. */
-export function limitTries(): RequestHandler {
+export function limitTries(db: Database): RequestHandler {
   return rateLimit({
-    windowMs: 60_000,
+    windowMs: WINDOW_MS,
     limit: 20,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     skipSuccessfulRequests: true,
+    store: new TriesKept(db),
     handler: (_req, _res, next) =>
       next(new TooMany('Too many tries', 'Wait a minute, then try again.')),
   });

@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { isDeepStrictEqual } from 'node:util';
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
 import { z } from 'zod';
@@ -20,6 +22,12 @@ export interface TextAnswer {
   readonly filename?: string;
 }
 
+/** An answer that is text made while it is sent, so that it is never held whole. */
+export interface StreamAnswer {
+  readonly stream: Readable;
+  readonly filename: string;
+}
+
 /** Says that what the client has is still so: 304. */
 export const UNCHANGED = Symbol('unchanged');
 
@@ -38,7 +46,7 @@ export interface Asked<R extends Route> {
 }
 
 type Answer<R extends Route> = R['answer'] extends TextType
-  ? TextAnswer
+  ? TextAnswer | StreamAnswer
   : R['answer'] extends null
     ? void
     : Given<R['answer']> | TextAnswer | typeof UNCHANGED;
@@ -85,7 +93,7 @@ function mountOne<K extends RouteId>(
     const asked = read(route, req, res) as Asked<Routes[K]>;
     const answer: unknown = await handle(asked);
     if (checkAnswers) holdToContract(id, route, answer);
-    send(route, res, answer);
+    await send(route, res, answer);
   });
 }
 
@@ -134,16 +142,31 @@ function bodyOf({ body }: Route, req: Request): unknown {
   return body.parse(req.body ?? {});
 }
 
-function send(route: Route, res: Response, answer: unknown): void {
+async function send(route: Route, res: Response, answer: unknown): Promise<void> {
   if (res.headersSent) return;
   if (answer === UNCHANGED) return void res.status(304).end();
   res.status(route.status ?? 200);
   if (route.answer === null) return void res.end();
-  if (!isText(answer)) return void res.json(answer);
+  const streamed = isStream(answer);
+  if (!streamed && !isText(answer)) return void res.json(answer);
   if (answer.filename !== undefined) res.attachment(answer.filename);
   const type = typeof route.answer === 'string' ? route.answer : 'application/json';
-  res.type(type.startsWith('text/') ? `${type}; charset=utf-8` : type).send(answer.text);
+  res.type(type.startsWith('text/') ? `${type}; charset=utf-8` : type);
+  if (!streamed) return void res.send(answer.text);
+  try {
+    await pipeline(answer.stream, res);
+  } catch (error) {
+    // half a file must not look like a whole one: the connection is cut
+    res.destroy();
+    throw error;
+  }
 }
+
+const isStream = (answer: unknown): answer is StreamAnswer =>
+  typeof answer === 'object' &&
+  answer !== null &&
+  'stream' in answer &&
+  answer.stream instanceof Readable;
 
 const isText = (answer: unknown): answer is TextAnswer =>
   z.object({ text: z.string(), filename: z.string().optional() }).strict().safeParse(answer)

@@ -4,7 +4,14 @@ import request, { type Response } from 'supertest';
 import { ROUTES, type RouteId } from '@green-tally/core/api';
 import type { Visit } from '@green-tally/core/contracts';
 import { DEMO_PASSWORD, demoId } from '@green-tally/demo';
-import { beltReading, machineId, openPlace, signedIn, type Place } from '../testing/place';
+import {
+  beltReading,
+  machineId,
+  openPlace,
+  signedIn,
+  type Place,
+  firstWords,
+} from '../testing/place';
 import { splitId } from './mount';
 
 type Agent = Awaited<ReturnType<typeof signedIn>>;
@@ -63,6 +70,11 @@ const work = () => ({
   acceptedAt: '2026-06-09T09:00:00.000Z',
 });
 
+const keptPage = (id: string): Promise<Response> =>
+  maud
+    .post('/api/specs/Ouzel%207/pages')
+    .send({ id, name: 'page 112', checks: [], data: Buffer.from('%PDF-1.4').toString('base64') });
+
 /** One good call of every route: the compiler lists a route that has none. */
 const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   'GET /openapi.json': async () => request(place.app).get('/api/openapi.json'),
@@ -81,6 +93,9 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
       .send({ name: 'Tam Reed', signIn: 'tam', password: 'ten letters', role: 'technician' }),
   'GET /yard': async () => maud.get('/api/yard'),
   'GET /machines/{id}': async () => maud.get(`/api/machines/${T118}`),
+  'GET /machines/{id}/changes': async () => maud.get(`/api/machines/${T118}/changes`),
+  // it goes on for as long as somebody listens
+  'GET /events': async () => maud.get('/api/events').buffer(false).parse(firstWords),
   'POST /machines': async () =>
     maud.post('/api/machines').send({
       id: randomUUID(),
@@ -102,6 +117,16 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     maud.get(`/api/machines/${T118}/rejudge?model=Ouzel%207&revision=1`),
   'POST /machines/{id}/rejudge': async () =>
     maud.post(`/api/machines/${T118}/rejudge`).send({ model: 'Ouzel 7', revision: 1 }),
+  'GET /customers': async () => maud.get('/api/customers'),
+  'GET /headers': async () => maud.get('/api/headers'),
+  'POST /books/{kind}/import': async () =>
+    maud.post('/api/books/customers/import').type('text/csv').send('name\nMill Farm\n'),
+  'GET /books/{kind}/file': async () => maud.get('/api/books/machines/file'),
+  'GET /starters': async () => maud.get('/api/starters'),
+  'POST /spec-models': async () =>
+    maud
+      .post('/api/spec-models')
+      .send({ model: 'Own 1', maker: 'Own', from: { starter: 'rotary' } }),
   'GET /specs': async () => maud.get('/api/specs'),
   'POST /specs': async () => maud.post('/api/specs').send(await sheet('Tarn 7')),
   'POST /specs/import': async () =>
@@ -113,9 +138,23 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   'GET /spec-models': async () => maud.get('/api/spec-models?limit=2'),
   'GET /specs/{model}': async () => maud.get('/api/specs/Ouzel%207'),
   'GET /specs/{model}/revisions': async () => maud.get('/api/specs/Ouzel%207/revisions'),
+  'GET /specs/{model}/revisions/{revision}': async () =>
+    maud.get('/api/specs/Ouzel%207/revisions/1'),
   'GET /specs/{model}/checks': async () => maud.get('/api/specs/Ouzel%207/checks?limit=3'),
   'GET /specs/{model}/diff': async () => maud.get('/api/specs/Ouzel%207/diff?from=1&to=1'),
   'GET /specs/{model}/file': async () => maud.get('/api/specs/Ouzel%207/file'),
+  'GET /specs/{model}/pages': async () => maud.get('/api/specs/Ouzel%207/pages'),
+  'POST /specs/{model}/pages': async () => keptPage(randomUUID()),
+  'GET /pages/{id}': async () => {
+    const id = randomUUID();
+    await keptPage(id);
+    return maud.get(`/api/pages/${id}`);
+  },
+  'DELETE /pages/{id}': async () => {
+    const id = randomUUID();
+    await keptPage(id);
+    return maud.delete(`/api/pages/${id}`);
+  },
   'GET /specs/{model}/draft': async () => maud.get('/api/specs/Merle%2010/draft'),
   'PUT /specs/{model}/draft': async () => {
     const newest = await sheet('Merle 10');
@@ -144,6 +183,13 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
       .send(
         'machine,check,place,quantity,value,unit,taken_at,hours\nT118,fan-drive-belt,belt,measure,37,mm,2026-06-09,1285\nT118,fan-drive-belt,belt,measure,wide,mm,2026-06-09,1285',
       ),
+  'GET /imports/{id}': async () => {
+    const begun = await maud
+      .post('/api/readings/import?preview=yes')
+      .type('text/csv')
+      .send('machine\nT118');
+    return maud.get(`/api/imports/${begun.body.id}`);
+  },
   'GET /readings.csv': async () => maud.get(`/api/readings.csv?machine=${T118}`),
   'POST /work': async () => maud.post('/api/work').send({ items: [work()] }),
   'POST /ticks': async () =>
@@ -213,7 +259,7 @@ describe('what names nothing', () => {
   const paged = Object.entries(ROUTES).flatMap(([id, route]) =>
     'query' in route && 'cursor' in route.query.shape ? [id as RouteId] : [],
   );
-  test('four lists have pages', () => expect(paged).toHaveLength(4));
+  test('nine lists have pages', () => expect(paged).toHaveLength(9));
   test.each(paged)('a cursor that is no place in the list is refused: %s', async (id) => {
     const path = splitId(id)[1].replace('{id}', T118).replace('{model}', 'Ouzel 7');
     const answer = await maud.get(`/api${path}?cursor=nowhere`);
@@ -229,7 +275,7 @@ describe('what names nothing', () => {
     (id) => id.startsWith('GET') && id.includes('{model}') && !id.endsWith('draft'),
   );
   test.each(byModel)('a model nobody knows is 404: %s', async (id) => {
-    const path = splitId(id)[1].replace('{model}', 'NOPE');
+    const path = splitId(id)[1].replace('{model}', 'NOPE').replace('{revision}', '1');
     expect((await maud.get(`/api${path}?from=1&to=1`)).status).toBe(404);
   });
 });

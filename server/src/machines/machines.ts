@@ -8,9 +8,10 @@ import type {
   Person,
 } from '@green-tally/core/contracts';
 import { inBranch } from '@green-tally/core/rights';
+import { keepHeaders } from '../books/keepHeaders';
 import {
-  factsChanged,
-  machineFiles,
+  machineFileOf,
+  machinesChanged,
   MachineRow,
   ReadingRow,
   toMachine,
@@ -20,9 +21,9 @@ import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
 
 /** Everything needed to judge one machine. @throws NotFound */
 export async function machineFile(id: string, transaction?: Transaction): Promise<MachineFile> {
-  const [file] = await machineFiles({ id }, transaction);
-  if (!file) throw new NotFound('machine');
-  return file;
+  const read = await machineFileOf(id, transaction);
+  if (!read) throw new NotFound('machine');
+  return read.file;
 }
 
 /** Looks a machine up for a write. @throws NotFound; Forbidden when it belongs to another branch */
@@ -35,11 +36,6 @@ export async function machineToChange(id: string, person: Person): Promise<Machi
       `${machine.serial} belongs to ${machine.branch}; you work for ${person.branch}.`,
     );
   return machine;
-}
-
-/** Takes the lock under which work and visits are changed, until the transaction ends. */
-export async function lockWork(db: Database, transaction: Transaction): Promise<void> {
-  await db.sequelize.query('SELECT pg_advisory_xact_lock(7143)', { transaction });
 }
 
 /**
@@ -57,7 +53,8 @@ export async function addMachine(
   try {
     await db.sequelize.transaction(async (transaction) => {
       await MachineRow.create(machine, { transaction });
-      await factsChanged(db, transaction);
+      await keepHeaders([machine], transaction);
+      await machinesChanged(db, { ids: [machine.id] }, transaction);
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error;
@@ -117,7 +114,8 @@ export async function changeMachine(
   }
   await db.sequelize.transaction(async (transaction) => {
     await row.update(kept, { transaction });
-    await factsChanged(db, transaction);
+    if (swapped) await keepHeaders([toMachine(row)], transaction);
+    await machinesChanged(db, { ids: [id] }, transaction);
   });
   return toMachine(row);
 }

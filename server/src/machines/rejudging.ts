@@ -1,7 +1,7 @@
 import type { Person, RejudgeAnswer } from '@green-tally/core/contracts';
 import { standingOf } from '@green-tally/core/plan';
 import { rejudge } from '@green-tally/core/sheets';
-import { factsChanged, MachineRow, type Database } from '../db';
+import { machinesChanged, MachineRow, type Database } from '../db';
 import { invalidField } from '../errors';
 import { specDetail } from '../specs/revisions';
 import { machineFile, machineToChange } from './machines';
@@ -46,7 +46,7 @@ export async function adoptRejudging(
       { rejudged: { ...(row.rejudged ?? {}), [answer.model]: answer.revision } },
       { where: { id: row.id }, transaction },
     );
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { ids: [id] }, transaction);
   });
   return { ...answer, adopted: true };
 }

@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import { invalidField, type Invalid } from '../errors';
 
 /** A page of something: what is on it, and the cursor of the next. */
@@ -47,4 +48,22 @@ export function pageOfRows<T>(
   const items = rows.slice(0, limit);
   const last = items.at(-1);
   return { items, next: rows.length > limit && last !== undefined ? keyOf(last) : null };
+}
+
+/** The cursor that stands for a place in an ordered list: what it is sorted by, as text. */
+export const cursorAt = (place: readonly string[]): string => JSON.stringify(place);
+
+/** The place that a cursor stands for. @throws Invalid when it stands for none */
+export function placeAt<T extends readonly string[]>(
+  cursor: string,
+  contract: z.ZodType<T>,
+  list: string,
+): T {
+  try {
+    const read = contract.safeParse(JSON.parse(cursor));
+    if (read.success) return read.data;
+  } catch {
+    // not one of ours
+  }
+  throw unknownCursor(cursor, list);
 }

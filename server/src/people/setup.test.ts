@@ -17,6 +17,12 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '002-sheet-revisions',
     '003-put-right-and-ticks',
     '004-costs-and-as-found',
+    '005-customers-and-headers',
+    '006-pages-of-the-book',
+    '007-versions-and-standings',
+    '008-imports-and-tries',
+    '009-standings-by-slack',
+    '010-kinds-of-walk',
   ]);
 });
 
@@ -28,6 +34,12 @@ test('two processes migrating at once agree', async () => {
     '002-sheet-revisions',
     '003-put-right-and-ticks',
     '004-costs-and-as-found',
+    '005-customers-and-headers',
+    '006-pages-of-the-book',
+    '007-versions-and-standings',
+    '008-imports-and-tries',
+    '009-standings-by-slack',
+    '010-kinds-of-walk',
   ]);
 });
 

@@ -1,8 +1,10 @@
+import type { Readable } from 'node:stream';
 import { addDays } from 'date-fns/addDays';
 import { parseISO } from 'date-fns/parseISO';
 import { ICalCalendar, ICalCalendarMethod } from 'ical-generator';
 import type { WorkItem } from '@green-tally/core/contracts';
-import type { VisitOnMachine } from './listVisits';
+import { calendarFile } from '../files/calendarFile';
+import { allVisits, workOfVisits, type VisitOnMachine } from './listVisits';
 
 /** What the calendar is of. */
 export interface PlanShown {
@@ -43,4 +45,14 @@ export function planCalendar({ visits, work, of }: PlanShown, now: Date): string
     });
   }
   return calendar.toString();
+}
+
+/** The plan of a branch (of all when undefined) as a file, a page of visits at a time. */
+export function planFile(branch: string | undefined, now: Date): Readable {
+  async function* parts() {
+    for await (const visits of allVisits(branch))
+      yield [{ visits, work: await workOfVisits(visits), of: branch ?? 'all branches' }];
+  }
+  const none: PlanShown = { visits: [], work: new Map(), of: branch ?? 'all branches' };
+  return calendarFile(([shown = none]) => planCalendar(shown, now), parts());
 }

@@ -1,5 +1,23 @@
-import type { Machine, Visit, WorkItem } from '@green-tally/core/contracts';
-import { MachineRow, PersonRow, toMachine, toVisit, toWork, VisitRow, WorkRow } from '../db';
+import { Op, QueryTypes } from 'sequelize';
+import { z } from 'zod';
+import {
+  Day,
+  type Machine,
+  type Visit,
+  type VisitPage,
+  type WorkItem,
+} from '@green-tally/core/contracts';
+import {
+  connection,
+  MachineRow,
+  namesOf,
+  toMachine,
+  toVisit,
+  toWork,
+  VisitRow,
+  WorkRow,
+} from '../db';
+import { cursorAt, placeAt } from '../paging';
 
 /** A visit with the machine it is to. */
 export interface VisitOnMachine {
@@ -7,26 +25,59 @@ export interface VisitOnMachine {
   readonly machine: Machine;
 }
 
-/** Visits of a branch, or of all, earliest first, with their machines. */
-export async function listVisits(where: { branch?: string }): Promise<VisitOnMachine[]> {
-  const machines = await MachineRow.findAll({ where });
+/** Which visits: of a branch or of all, from a day on, which page. */
+export interface VisitsWanted {
+  readonly branch?: string | undefined;
+  readonly from?: string | undefined;
+  readonly cursor?: string | undefined;
+  readonly limit: number;
+}
+
+const Place = z.tuple([Day, z.uuid()]);
+
+/** A page of visits, earliest first, with their machines. @throws Invalid for a cursor that is none */
+export async function visitPage({ branch, from, cursor, limit }: VisitsWanted): Promise<VisitPage> {
+  const [day, after] = cursor === undefined ? [null, null] : placeAt(cursor, Place, 'visits');
+  const ids = await connection().query<{ id: string; starts: string }>(
+    `SELECT v.id, v.starts_on::text AS starts FROM visits v JOIN machines m ON m.id = v.machine_id
+     WHERE ($1::text IS NULL OR m.branch = $1) AND ($2::date IS NULL OR v.ends_on >= $2)
+       AND ($3::date IS NULL OR (v.starts_on, v.id) > ($3, $4::uuid))
+     ORDER BY v.starts_on, v.id LIMIT $5`,
+    {
+      bind: [branch ?? null, from ?? null, day, after, limit + 1],
+      type: QueryTypes.SELECT,
+    },
+  );
+  const shown = ids.slice(0, limit);
+  const last = shown.at(-1);
+  const rows = new Map(
+    (await VisitRow.findAll({ where: { id: { [Op.in]: shown.map((s) => s.id) } } })).map((v) => [
+      v.id,
+      v,
+    ]),
+  );
+  const all = [...rows.values()];
+  const machines = await MachineRow.findAll({ where: { id: all.map((v) => v.machineId) } });
   const byId = new Map(machines.map((m) => [m.id, toMachine(m)]));
-  const rows = await VisitRow.findAll({
-    where: { machineId: [...byId.keys()] },
-    order: [
-      ['startsOn', 'ASC'],
-      ['id', 'ASC'],
-    ],
-  });
-  const people = await PersonRow.findAll({
-    attributes: ['id', 'name'],
-    where: { id: [...new Set(rows.map((r) => r.technicianId))] },
-  });
-  const names = new Map(people.map((p) => [p.id, p.name]));
-  return rows.flatMap((row) => {
-    const machine = byId.get(row.machineId);
-    return machine ? [{ visit: toVisit(row, names), machine }] : [];
-  });
+  const names = await namesOf(all.map((v) => v.technicianId));
+  return {
+    visits: shown.flatMap(({ id }) => {
+      const row = rows.get(id);
+      const machine = row && byId.get(row.machineId);
+      return row && machine ? [{ visit: toVisit(row, names), machine }] : [];
+    }),
+    next: ids.length > limit && last ? cursorAt([last.starts, last.id]) : null,
+  };
+}
+
+/** All visits of a branch (of all when undefined), a page at a time. */
+export async function* allVisits(branch: string | undefined): AsyncGenerator<VisitOnMachine[]> {
+  let cursor: string | null | undefined;
+  do {
+    const page: VisitPage = await visitPage({ branch, cursor: cursor ?? undefined, limit: 500 });
+    yield page.visits;
+    cursor = page.next;
+  } while (cursor);
 }
 
 /** The work that some visits hold, by id. */

@@ -1,9 +1,16 @@
 import type { Person, Visit, VisitPlan } from '@green-tally/core/contracts';
 import { standingOf, visitEnd, workingDayFrom } from '@green-tally/core/plan';
 import { labourHours } from '@green-tally/core/work';
-import { factsChanged, PersonRow, VisitRow, type Database, type MachineRow } from '../db';
+import {
+  lockMachines,
+  machinesChanged,
+  PersonRow,
+  VisitRow,
+  type Database,
+  type MachineRow,
+} from '../db';
 import { Conflict, invalidField, NotFound } from '../errors';
-import { lockWork, machineFile, machineToChange } from '../machines/machines';
+import { machineFile, machineToChange } from '../machines/machines';
 
 /**
  * Makes or moves a machine's visit: it takes all open accepted work that no other visit holds, and
@@ -20,7 +27,7 @@ export async function planVisit(
   const machine = await machineToChange(plan.machineId, person);
   await checkPlan(plan, machine, today);
   await db.sequelize.transaction(async (transaction) => {
-    await lockWork(db, transaction);
+    await lockMachines(db, [plan.machineId], transaction);
     const there = await VisitRow.findByPk(plan.id, { transaction });
     checkVersion(plan, there);
     if (there && plan.version === null) return;
@@ -43,7 +50,7 @@ export async function planVisit(
     };
     if (there) await there.update({ ...row, version: there.version + 1 }, { transaction });
     else await VisitRow.create({ id: plan.id, ...row, version: 1 }, { transaction });
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { ids: [plan.machineId] }, transaction);
   });
   const { visits } = await machineFile(plan.machineId);
   const visit = visits.find((v) => v.id === plan.id);
@@ -104,7 +111,8 @@ export async function dropVisit(db: Database, id: string, person: Person): Promi
   if (!row) throw new NotFound('visit');
   await machineToChange(row.machineId, person);
   await db.sequelize.transaction(async (transaction) => {
+    await lockMachines(db, [row.machineId], transaction);
     await row.destroy({ transaction });
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { ids: [row.machineId] }, transaction, [id]);
   });
 }

@@ -3,6 +3,7 @@ import {
   beltReading,
   machineId,
   openPlace,
+  problem,
   sheetsFor,
   signedIn,
   type Place,
@@ -187,5 +188,68 @@ describe('from draft to revision', () => {
       .send({ readings: [beltReading({ sheet: { model: 'Ouzel 7', revision: 1 } })] })
       .expect(200);
     expect(body.results[0].result).toBe('accepted');
+  });
+});
+
+describe('how machines on the books are built', () => {
+  /** The equipment with its options the other way round: another is taken where nothing is said. */
+  const turned = (sheet: SpecSheet, revision: number): SpecSheet => ({
+    ...sheet,
+    revision,
+    equipment: sheet.equipment.map((e, i) =>
+      i === 0 ? { ...e, options: [...e.options].reverse() } : e,
+    ),
+  });
+  test.each(['Corrie 6', 'Merle 12'])(
+    '%s: a revision that would change it without a word is refused, by draft and by file',
+    async (model) => {
+      const { sheet, latest } = await sheetOf(model);
+      const [first] = sheet.equipment;
+      const path = `/api/specs/${encodeURIComponent(model)}`;
+      const { body } = await planner
+        .put(`${path}/draft`)
+        .send({ basedOn: latest, sheet: turned(sheet, latest), version: 0 })
+        .expect(200);
+      const refused = await planner
+        .post(`${path}/publish`)
+        .send({ version: body.version, remark: 'other way round' });
+      const { detail } = problem(refused, 409, 'equipment');
+      expect(detail).toContain(`${first?.name} "${first?.options[0]?.name}" is fitted on `);
+      // nothing was published, and the draft is still there
+      expect((await sheetOf(model)).latest).toBe(latest);
+      expect((await planner.get(`${path}/draft`)).body.draft.version).toBe(body.version);
+      for (const preview of ['?preview=yes', ''])
+        problem(
+          await planner
+            .post(`/api/specs/import${preview}`)
+            .type('text/plain')
+            .send(JSON.stringify(turned(sheet, latest + 1))),
+          409,
+          'equipment',
+        );
+      await planner.delete(`${path}/draft`).expect(204);
+    },
+  );
+  test('a further option, and another name for one, change nothing and go through', async () => {
+    const { sheet, latest } = await sheetOf('Corrie 6');
+    const equipment = sheet.equipment.map((e, i) =>
+      i === 0
+        ? {
+            ...e,
+            options: [
+              ...e.options.map((o) => ({ ...o, name: `${o.name}, as built` })),
+              { id: 'another', name: 'Another' },
+            ],
+          }
+        : e,
+    );
+    const { body } = await planner
+      .put('/api/specs/Corrie%206/draft')
+      .send({ basedOn: latest, sheet: { ...sheet, equipment }, version: 0 })
+      .expect(200);
+    await planner
+      .post('/api/specs/Corrie%206/publish')
+      .send({ version: body.version, remark: 'one more' })
+      .expect(201);
   });
 });

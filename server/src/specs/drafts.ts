@@ -1,7 +1,8 @@
 import { SpecSheet, type DraftSave, type SheetDraft } from '@green-tally/core/contracts';
 import type { z } from 'zod';
-import { DraftRow, factsChanged, SheetRow, type Database } from '../db';
+import { DraftRow, machinesChanged, sheetOf, SheetRow, type Database } from '../db';
 import { Conflict, Invalid } from '../errors';
+import { refuseLostBuilds } from './builds';
 import { specDetail, type Doing } from './revisions';
 
 const toDraft = (row: DraftRow): SheetDraft => ({
@@ -96,12 +97,14 @@ export async function publishDraft(
         [{ field: 'basedOn', message: `wanted ${latest}` }],
       );
     const sheet = SpecSheet.parse({ ...draft.document, revision: latest + 1, remark });
+    const inForce = await SheetRow.findOne({ where: { model, revision: latest }, transaction });
+    if (inForce) await refuseLostBuilds(sheetOf(inForce), sheet, transaction);
     await SheetRow.create(
       { model, revision: sheet.revision, document: sheet, publishedBy: by, publishedAt: at },
       { transaction },
     );
     await draft.destroy({ transaction });
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { model }, transaction);
     return sheet;
   });
 }

@@ -105,6 +105,7 @@ describe('files in and out', () => {
         id: `check-${i}`,
         component: `Part ${i}`,
         knockOns: [],
+        versions: undefined,
         pairs: [],
         when: {},
       })),

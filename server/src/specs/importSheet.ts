@@ -1,7 +1,8 @@
 import type { SheetImport } from '@green-tally/core/contracts';
 import { diffSheets, nothingChanged } from '@green-tally/core/sheets';
 import { currentSheets, type Database } from '../db';
-import { readSheet } from './readSheet';
+import { refuseLostBuilds } from './builds';
+import { readSheet, type SheetRead } from './readSheet';
 import { storeSheet, type Doing } from './revisions';
 
 /**
@@ -12,9 +13,9 @@ import { storeSheet, type Doing } from './revisions';
 export async function importSheet(
   db: Database,
   text: string,
-  { preview, ...doing }: Doing & { readonly preview: boolean },
+  { preview, read = readSheet, ...doing }: SheetImporting,
 ): Promise<SheetImport> {
-  const { sheet, model, troubles } = readSheet(text);
+  const { sheet, model, troubles } = await read(text);
   if (!sheet) return refused(model, troubles);
   const before = (await currentSheets()).find((s) => s.model === sheet.model);
   const changes = diffSheets(before, sheet);
@@ -22,6 +23,7 @@ export async function importSheet(
     before?.revision === sheet.revision &&
     before.remark === sheet.remark &&
     nothingChanged(changes);
+  if (before) await refuseLostBuilds(before, sheet);
   const stored = !preview && (await storeSheet(db, sheet, doing)) === 'stored';
   return {
     model: sheet.model,
@@ -33,6 +35,12 @@ export async function importSheet(
     changes,
     errors: [],
   };
+}
+
+/** How a sheet is imported: only looked through with preview; read elsewhere where that is given. */
+export interface SheetImporting extends Doing {
+  readonly preview: boolean;
+  readonly read?: ((text: string) => SheetRead | Promise<SheetRead>) | undefined;
 }
 
 const refused = (model: string, errors: SheetImport['errors']): SheetImport => ({

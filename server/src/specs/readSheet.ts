@@ -9,17 +9,18 @@ export interface SheetTrouble {
   readonly message: string;
 }
 
+/** A file that was read: the sheet, or every trouble of it. */
+export type SheetRead =
+  | { sheet: SpecSheet; troubles: []; model: string }
+  | { sheet: undefined; troubles: SheetTrouble[]; model: string };
+
 const MOST_TOLD = 200;
 
 /**
  * Reads a sheet from its file, JSON or YAML.
  * @returns the sheet, or every trouble with its line; never half a sheet
  */
-export function readSheet(
-  text: string,
-):
-  | { sheet: SpecSheet; troubles: []; model: string }
-  | { sheet: undefined; troubles: SheetTrouble[]; model: string } {
+export function readSheet(text: string): SheetRead {
   if (!text.trim()) throw new Invalid('An empty file', 'Choose a spec sheet, JSON or YAML.');
   // well-formed JSON is read fast; lines are only looked for when something is wrong
   const plain = jsonOf(text);

@@ -1,8 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes } from 'sequelize';
 import type { SpecDetail, SpecRevision, SpecSheet, SpecSummary } from '@green-tally/core/contracts';
-import { connection, factsChanged, sheetOf, SheetRow, type Database } from '../db';
+import { limitProgress, limitRows } from '@green-tally/core/sheets';
+import { connection, machinesChanged, sheetOf, SheetRow, type Database } from '../db';
 import { Conflict, NotFound } from '../errors';
+import { refuseLostBuilds } from './builds';
 import { pageOfRows, unknownCursor, type Page, type PageAsked } from '../paging';
 
 /** Who does something, and when. */
@@ -38,18 +40,39 @@ export async function storeSheet(
       [{ field: 'revision', message: `wanted ${latest + 1}` }],
     );
   await db.sequelize.transaction(async (transaction) => {
+    const inForce =
+      latest === null
+        ? null
+        : await SheetRow.findOne({ where: { model, revision: latest }, transaction });
+    if (inForce) await refuseLostBuilds(sheetOf(inForce), sheet, transaction);
     const row = { model, revision, document: sheet, publishedBy: by, publishedAt: at };
     await SheetRow.create(row, { transaction });
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { model }, transaction);
   });
   return 'stored';
 }
 
-type SummaryRow = Omit<SpecSummary, 'draft' | 'publishedAt'> & {
+type SummaryRow = Omit<SpecSummary, 'draft' | 'publishedAt' | 'figures'> & {
   publishedAt: Date;
   draftBy: string | null;
   draftAt: Date | null;
 };
+
+/** A revision never changes: its figures are counted once. */
+const figuresCounted = new Map<string, SpecSummary['figures']>();
+
+async function figuresOf({
+  model,
+  revision,
+}: Pick<SpecSummary, 'model' | 'revision'>): Promise<SpecSummary['figures']> {
+  const key = `${model}|${revision}`;
+  const known = figuresCounted.get(key);
+  if (known) return known;
+  const row = await SheetRow.findOne({ where: { model, revision } });
+  const counted = limitProgress(row ? limitRows(sheetOf(row)) : []);
+  figuresCounted.set(key, counted);
+  return counted;
+}
 
 /** Models with their newest sheet, by name. @throws Invalid when the cursor is no model */
 export async function listSpecs({ cursor, limit }: PageAsked): Promise<Page<SpecSummary>> {
@@ -65,8 +88,10 @@ export async function listSpecs({ cursor, limit }: PageAsked): Promise<Page<Spec
      WHERE s.model > :after ORDER BY s.model, s.revision DESC LIMIT :limit`,
     { replacements: { after: cursor ?? '', limit: limit + 1 }, type: QueryTypes.SELECT },
   );
-  const summaries = rows.map(({ draftBy, draftAt, publishedAt, ...row }) => ({
+  const figures = await Promise.all(rows.map(figuresOf));
+  const summaries = rows.map(({ draftBy, draftAt, publishedAt, ...row }, i) => ({
     ...row,
+    figures: figures[i] ?? { entered: 0, all: 0 },
     publishedAt: publishedAt.toISOString(),
     draft: draftBy && draftAt ? { by: draftBy, updatedAt: draftAt.toISOString() } : null,
   }));

@@ -14,20 +14,23 @@ const sheetOf = sheetsFor(() => technician);
 
 describe('spec sheets, read', () => {
   test('models come by pages, with a cursor', async () => {
-    const first = await technician.get('/api/spec-models?limit=4').expect(200);
+    const first = await technician.get('/api/spec-models?limit=7').expect(200);
     expect(first.body.items.map((i: { model: string }) => i.model)).toEqual([
       'Corrie 4',
+      'Corrie 6',
       'Merle 10',
       'Merle 12',
       'Ouzel 5',
+      'Ouzel 7',
+      'Ouzel 9',
     ]);
     const second = await technician
-      .get(`/api/spec-models?limit=4&cursor=${first.body.next}`)
+      .get(`/api/spec-models?limit=7&cursor=${first.body.next}`)
       .expect(200);
     expect(second.body).toMatchObject({
       items: [
-        { model: 'Ouzel 7', machine: 'combine', revision: 1 },
-        { model: 'Tarn 7', checks: 33, draft: null },
+        { model: 'Tarn 5', machine: 'header', revision: 1 },
+        { model: 'Tarn 7', checks: 58, draft: null },
       ],
       next: null,
     });

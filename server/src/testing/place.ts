@@ -1,13 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Express } from 'express';
-import { Sequelize } from 'sequelize';
 import request from 'supertest';
 import type { SpecDetail } from '@green-tally/core/contracts';
 import { DEMO_DAY, DEMO_PASSWORD, demoId } from '@green-tally/demo';
 import { openDatabase, type Database } from '../db';
-import { loadDemo } from '../demo/load';
 import { createApp } from '../http/app';
-import { clockFor } from '../http/clock';
+import { clockFor } from '../clock';
+import { databaseUrl, makeDatabase } from './template';
 
 /** A database of its own on the test cluster, and the app upon it. */
 export interface Place {
@@ -20,12 +19,9 @@ export interface Place {
 export async function openPlace({ demo = true } = {}): Promise<Place> {
   const base = process.env['TEST_DATABASE_URL'] ?? '';
   const name = `t_${randomUUID().replaceAll('-', '')}`;
-  const keeper = new Sequelize(base, { logging: false });
-  await keeper.query(`CREATE DATABASE ${name}`);
-  await keeper.close();
-  const url = base.replace(/\/[^/]+$/, `/${name}`);
+  await makeDatabase(base, name, demo);
+  const url = databaseUrl(base, name);
   const db = await openDatabase(url);
-  if (demo) await loadDemo(db);
   const app = createApp({
     db,
     clock: clockFor(DEMO_DAY),
@@ -87,3 +83,14 @@ export const problem = (response: request.Response, status: number, field?: stri
   if (field) expect(response.body.errors.map((e: { field: string }) => e.field)).toContain(field);
   return response.body;
 };
+
+/** Takes what comes first of an answer that never ends. */
+export function firstWords(
+  response: request.Response,
+  done: (error: Error | null, body: unknown) => void,
+): void {
+  response.once('data', (said: unknown) => {
+    done(null, String(said));
+    (response as unknown as { destroy(): void }).destroy();
+  });
+}

@@ -1,6 +1,6 @@
 import type { Person, Tick } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
-import { factsChanged, TickRow, toTick, type Database } from '../db';
+import { machinesChanged, TickRow, toTick, type Database } from '../db';
 import { Forbidden, invalidField, NotFound } from '../errors';
 import { machineToChange } from '../machines/machines';
 
@@ -53,7 +53,7 @@ export async function keepTicks(
         .map((t) => ({ ...t, at: new Date(t.at), by: person.name })),
       { transaction, ignoreDuplicates: true },
     );
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { ids: ticks.map((t) => t.machineId) }, transaction);
     return (await TickRow.findAll({ where: { id: ids }, transaction })).map(toTick);
   });
 }

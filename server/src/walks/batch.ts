@@ -21,7 +21,17 @@ export async function storeBatch(
   const parsed = readings.map((r) => Reading.safeParse(r));
   const good = parsed.flatMap((p) => (p.success ? [p.data] : []));
   const stored = good.length
-    ? (await storeReadings(db, good, await openBooks(person, today))).results
+    ? (
+        await storeReadings(
+          db,
+          good,
+          await openBooks(
+            person,
+            today,
+            good.map((r) => r.machineId),
+          ),
+        )
+      ).results
     : [];
   const left = stored.values();
   const results = parsed.map((p, i): Result => {

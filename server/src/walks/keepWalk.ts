@@ -1,5 +1,5 @@
 import type { Person, Walk } from '@green-tally/core/contracts';
-import { factsChanged, toWalk, WalkRow, type Database } from '../db';
+import { lockMachines, machinesChanged, toWalk, WalkRow, type Database } from '../db';
 import { NotFound } from '../errors';
 import { machineToChange } from '../machines/machines';
 
@@ -13,16 +13,21 @@ export async function keepWalk(db: Database, walk: Walk, person: Person): Promis
     madeSafeAt: walk.madeSafeAt ? new Date(walk.madeSafeAt) : null,
   };
   const row = await db.sequelize.transaction(async (transaction) => {
+    await lockMachines(db, [walk.machineId], transaction);
     const there = await WalkRow.findByPk(walk.id, { transaction });
     if (there && there.machineId !== walk.machineId) throw new NotFound('walk on this machine');
-    await factsChanged(db, transaction);
-    return there
+    const kept = await (there
       ? there.update(
           // what was found first stands: the second look found it moved
           { ...times, noticed: walk.noticed, asFound: { ...walk.asFound, ...there.asFound } },
           { transaction },
         )
-      : WalkRow.create({ ...walk, ...times, startedAt: new Date(walk.startedAt) }, { transaction });
+      : WalkRow.create(
+          { ...walk, ...times, startedAt: new Date(walk.startedAt) },
+          { transaction },
+        ));
+    await machinesChanged(db, { ids: [walk.machineId] }, transaction);
+    return kept;
   });
   return toWalk(row);
 }

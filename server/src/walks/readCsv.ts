@@ -1,4 +1,3 @@
-import { parse } from 'csv-parse/sync';
 import { v5 as uuidv5 } from 'uuid';
 import {
   Reading,
@@ -8,12 +7,19 @@ import {
 } from '@green-tally/core/contracts';
 import { readCsvValue, type CsvRow } from '@green-tally/core/kinds';
 import { checksFor, noSuchCheck } from '@green-tally/core/walk';
-import { fieldErrors, Invalid } from '../errors';
+import { readTable, type CsvRecord } from '../files/readTable';
+import { fieldErrors } from '../errors';
 import { COLUMN_NAMES, REQUIRED } from './columns';
 
 /** Ids of rows that carry none are made from the row, so that the same file twice is no double. */
 const ROW_NAMESPACE = '5a0c1d2e-9f35-4a57-8f6b-3d9f52c1b7aa';
-const MOST_ROWS = 200_000;
+const READINGS_FILE = {
+  name: 'a readings file',
+  rows: 'readings',
+  columns: COLUMN_NAMES,
+  required: REQUIRED,
+  most: 200_000,
+};
 
 /**
  * One line of the file: a reading, or why not. `row` is the line in the file, the header being 1.
@@ -36,60 +42,11 @@ export function readReadingsCsv(
   machines: readonly Machine[],
   sheets: readonly SpecSheet[],
 ): ReadRow[] {
-  const delimiter = delimiterOf(text);
-  const records = parseRecords(text, delimiter);
+  const { records, decimalComma } = readTable(text, READINGS_FILE);
   const bySerial = new Map(machines.map((m) => [m.serial.toLowerCase(), m]));
   return records.map(({ record, row }) =>
-    readRow(new Cells(record, row, delimiter !== ','), bySerial, sheets),
+    readRow(new Cells(record, row, decimalComma), bySerial, sheets),
   );
-}
-
-function delimiterOf(text: string): string {
-  const header = text.slice(0, text.search(/[\r\n]|$/));
-  return [',', ';', '\t'].reduce(
-    (best, d) => (header.split(d).length > header.split(best).length ? d : best),
-    ',',
-  );
-}
-
-type Record_ = Readonly<Record<string, string>>;
-
-function parseRecords(text: string, delimiter: string): { record: Record_; row: number }[] {
-  let columns: string[] = [];
-  let rows: { record: Record_; info: { lines: number } }[];
-  try {
-    rows = parse(text, {
-      bom: true,
-      delimiter,
-      trim: true,
-      skip_empty_lines: true,
-      relax_column_count: true,
-      info: true,
-      max_record_size: 100_000,
-      columns: (header: string[]) => (columns = header.map((h) => h.trim().toLowerCase())),
-    }) as unknown as typeof rows;
-  } catch (error) {
-    throw new Invalid(
-      'Not a readings file',
-      `The file cannot be read as CSV: ${error instanceof Error ? error.message : String(error)}`,
-    );
-  }
-  const missing = REQUIRED.filter((c) => !columns.includes(c));
-  if (missing.length) {
-    throw new Invalid(
-      'Columns are missing',
-      `Missing: ${missing.join(', ')}. The first line names the columns: ${COLUMN_NAMES.join(', ')}.`,
-      missing.map((field) => ({ field, message: 'wanted a column of this name' })),
-    );
-  }
-  if (rows.length === 0)
-    throw new Invalid('No rows', 'The file has its columns but no readings below them.');
-  if (rows.length > MOST_ROWS)
-    throw new Invalid(
-      'Too many rows',
-      `The file has ${rows.length} rows; send at most ${MOST_ROWS} at a time.`,
-    );
-  return rows.map((r) => ({ record: r.record, row: r.info.lines }));
 }
 
 /** The cells of one row, and what is wrong with them. */
@@ -97,7 +54,7 @@ class Cells implements CsvRow {
   readonly errors: FieldTrouble[] = [];
   measured: CsvRow['measured'] = 'length';
   constructor(
-    readonly record: Record_,
+    readonly record: CsvRecord,
     readonly row: number,
     private readonly decimalComma: boolean,
   ) {}

@@ -8,13 +8,15 @@ import {
   Reading,
   type SpecSheet,
 } from '@green-tally/core/contracts';
-import { addMark, admissionTroubles, type MeterMark } from '@green-tally/core/walk';
+import { addMark, admission, type MeterMark } from '@green-tally/core/walk';
 import {
   connection,
   currentSheets,
-  factsChanged,
   insertReadings,
+  lockMachines,
   MachineRow,
+  machinesChanged,
+  modelsOf,
   ReadingRow,
   toMachine,
   toReading,
@@ -26,15 +28,27 @@ import { inBranch } from '@green-tally/core/rights';
 export interface Books {
   readonly machines: ReadonlyMap<string, Machine>;
   readonly sheets: readonly SpecSheet[];
+  /** what each machine admits, once it was asked for */
+  readonly admits: Map<string, ReturnType<typeof admission>>;
+  /** as the machines stood when they were looked up */
+  readonly versions: ReadonlyMap<string, number>;
   readonly today: string;
   readonly person: Person;
 }
 
-export async function openBooks(person: Person, today: string): Promise<Books> {
-  const rows = await MachineRow.findAll();
+/** The books of some machines: what readings of theirs are held against, and nothing else. */
+export async function openBooks(
+  person: Person,
+  today: string,
+  ids: readonly string[],
+): Promise<Books> {
+  const rows = await MachineRow.findAll({ where: { id: [...new Set(ids)] } });
+  const machines = rows.map(toMachine);
   return {
-    machines: new Map(rows.map((r) => [r.id, toMachine(r)])),
-    sheets: await currentSheets(),
+    machines: new Map(machines.map((m) => [m.id, m])),
+    admits: new Map(),
+    versions: new Map(rows.map((r) => [r.id, r.version])),
+    sheets: await currentSheets(undefined, [...new Set(machines.flatMap(modelsOf))]),
     today,
     person,
   };
@@ -55,37 +69,77 @@ export function troublesOf(
         message: `${machine.serial} belongs to ${machine.branch}; you work for ${books.person.branch}.`,
       },
     ];
-  return admissionTroubles(reading, machine, books.sheets, { today: books.today, marks });
+  const admits = books.admits.get(machine.id) ?? admission(machine, books.sheets);
+  books.admits.set(machine.id, admits);
+  return admits(reading, { today: books.today, marks });
 }
 
 type Result = BatchAnswer['results'][number];
+
+/** How readings are stored, for those who store many. */
+export interface Storing {
+  /** store nothing when one is rejected */
+  readonly allOrNone?: boolean;
+  /**
+   * A file of very many is checked and inserted without keeping others from its machines; they are
+   * locked at its end, for a moment, and what was written to them meanwhile makes it begin anew.
+   */
+  readonly lockLast?: boolean;
+  readonly progress?: Progress;
+}
+
+/** Is told how many rows are done of a step. */
+export type Progress = (step: 'checking' | 'storing', rows: number) => Promise<void>;
+
+/** Something was written to the machines of a file while it was being stored. */
+export class MovedMeanwhile extends Error {}
 
 /**
  * Stores readings in one transaction and answers each: accepted, duplicate (the same reading is
  * there), or rejected and why.
  * An id that is there with other content is rejected: nothing is silently changed.
- * @param allOrNone store nothing when one is rejected
+ * @throws MovedMeanwhile with `lockLast`, when it is to be begun anew
  */
 export async function storeReadings(
   db: Database,
   readings: readonly Reading[],
   books: Books,
-  allOrNone = false,
+  { allOrNone = false, lockLast = false, progress = () => Promise.resolve() }: Storing = {},
 ): Promise<{ results: Result[]; stored: boolean }> {
+  const ids = [...new Set(readings.map((r) => r.machineId))];
   return db.sequelize.transaction(async (transaction) => {
-    const results = judgeAll(readings, books, await known(readings, transaction));
+    // what the meters of a machine say is read by one writer at a time
+    if (!lockLast) await lockMachines(db, ids, transaction);
+    const seen = await known(readings, transaction);
+    const results = await judgeAll(readings, books, seen, progress);
     const stored = !(allOrNone && results.some((r) => r.result === 'rejected'));
     const fresh = readings.filter((_, i) => results[i]?.result === 'accepted');
     if (stored && fresh.length) {
-      const inserted = await insertReadings(db, fresh, transaction);
+      const inserted = await insertReadings(db, fresh, transaction, (n) => progress('storing', n));
       results.forEach((r) => {
         if (r.result === 'accepted' && !inserted.has(r.id)) r.result = 'duplicate';
       });
+      if (lockLast) await lockUnmoved(db, books.versions, transaction);
       await raiseHours(fresh, transaction);
-      await factsChanged(db, transaction);
+      await machinesChanged(db, { ids: fresh.map((r) => r.machineId) }, transaction);
     }
     return { results, stored };
   });
+}
+
+async function lockUnmoved(
+  db: Database,
+  before: ReadonlyMap<string, number>,
+  transaction: Transaction,
+): Promise<void> {
+  const ids = [...before.keys()];
+  await lockMachines(db, ids, transaction);
+  const now = await MachineRow.findAll({
+    attributes: ['id', 'version'],
+    where: { id: ids },
+    transaction,
+  });
+  if (now.some(({ id, version }) => before.get(id) !== version)) throw new MovedMeanwhile();
 }
 
 /** What would happen, without storing. */
@@ -93,15 +147,35 @@ export async function tryReadings(
   db: Database,
   readings: readonly Reading[],
   books: Books,
+  progress: Progress = () => Promise.resolve(),
 ): Promise<Result[]> {
   return db.sequelize.transaction(async (transaction) =>
-    judgeAll(readings, books, await known(readings, transaction)),
+    judgeAll(readings, books, await known(readings, transaction), progress),
   );
 }
 
-function judgeAll(readings: readonly Reading[], books: Books, { there, meters }: Known): Result[] {
+/** So many rows are checked between two words of how far it is. */
+const TOLD_EVERY = 2000;
+
+async function judgeAll(
+  readings: readonly Reading[],
+  books: Books,
+  before: Known,
+  progress: Progress,
+): Promise<Result[]> {
+  const judge = judging(books, before);
+  const results: Result[] = [];
+  for (const [i, reading] of readings.entries()) {
+    if (i % TOLD_EVERY === TOLD_EVERY - 1) await progress('checking', i + 1);
+    results.push(judge(reading));
+  }
+  return results;
+}
+
+/** Judges readings one after the other; each counts among what is known for the next. */
+function judging(books: Books, { there, meters }: Known): (reading: Reading) => Result {
   const seen = new Map(there);
-  return readings.map((reading): Result => {
+  return (reading): Result => {
     const same = seen.get(reading.id);
     if (same) {
       return sameReading(same, reading)
@@ -138,14 +212,23 @@ function judgeAll(readings: readonly Reading[], books: Books, { there, meters }:
     addMark(meter, reading);
     meters.set(reading.machineId, meter);
     return { id: reading.id, result: 'accepted' };
-  });
+  };
 }
 
 // what was stored before a field came is read with its default
 const sameReading = (a: Reading, b: Reading): boolean =>
   isDeepStrictEqual(plain(Reading.parse(a)), plain(b));
+/**
+ * A reading but for how it was written down: a file that went out and comes in again says 1 3/8 in
+ * as 34.925 mm, to the ninth digit.
+ */
 const plain = (r: Reading): unknown =>
-  JSON.parse(JSON.stringify({ ...r, takenAt: new Date(r.takenAt).toISOString() }));
+  JSON.parse(
+    JSON.stringify({ ...r, takenAt: new Date(r.takenAt).toISOString() }, (key, value: unknown) => {
+      if (key === 'typed' || key === 'unit') return undefined;
+      return typeof value === 'number' ? Number(value.toPrecision(9)) : value;
+    }),
+  );
 
 /** What is there already that bears on a batch. */
 interface Known {

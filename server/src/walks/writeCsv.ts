@@ -1,13 +1,16 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Reading } from '@green-tally/core/contracts';
 import { writeCsvValue } from '@green-tally/core/kinds';
-import { printNumber } from '@green-tally/core/units';
 import { COLUMN_NAMES } from './columns';
 
-/** Writes readings in the open format; what it writes, `readReadingsCsv` reads back the same. */
+/**
+ * Writes readings in the open format; what it writes, `readReadingsCsv` reads back the same.
+ * @param header whether the columns are named first
+ */
 export function writeReadingsCsv(
   readings: readonly Reading[],
   serials: ReadonlyMap<string, string>,
+  header = true,
 ): string {
   const rows = readings.flatMap((r) => {
     const base = {
@@ -15,7 +18,8 @@ export function writeReadingsCsv(
       check: r.checkId,
       place: r.place,
       taken_at: r.takenAt,
-      hours: printNumber(r.hours, 2),
+      // as it was read, lest it come back as another reading
+      hours: String(r.hours),
       state: r.state === 'asLeft' ? 'as left' : 'as found',
       by: r.by,
       position_confirmed: r.positionConfirmed ? 'yes' : 'no',
@@ -34,7 +38,7 @@ export function writeReadingsCsv(
     return [{ ...base, ...writeCsvValue(r.value) }];
   });
   return stringify(rows, {
-    header: true,
+    header,
     columns: COLUMN_NAMES,
     escape_formulas: true,
   });

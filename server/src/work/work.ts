@@ -4,8 +4,10 @@ import { standingOf } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
 import {
   currentSheets,
-  factsChanged,
-  machineFiles,
+  lockMachines,
+  machineFileOf,
+  machinesChanged,
+  modelsOf,
   toMachine,
   toWork,
   VisitRow,
@@ -13,7 +15,7 @@ import {
   type Database,
 } from '../db';
 import { invalidField, NotFound } from '../errors';
-import { lockWork, machineToChange } from '../machines/machines';
+import { machineToChange } from '../machines/machines';
 
 /**
  * Stores accepted decisions, all or none. One that is there already is left as it is, and a check
@@ -26,9 +28,9 @@ export async function acceptWork(
   person: Person,
   today: string,
 ): Promise<WorkItem[]> {
-  const sheets = await currentSheets();
   for (const item of items) {
     const machine = toMachine(await machineToChange(item.machineId, person));
+    const sheets = await currentSheets(undefined, modelsOf(machine));
     if (!checksFor(machine, sheets).some((c) => c.id === item.checkId)) {
       throw invalidField(
         'checkId',
@@ -38,7 +40,11 @@ export async function acceptWork(
     }
   }
   return db.sequelize.transaction(async (transaction) => {
-    await lockWork(db, transaction);
+    await lockMachines(
+      db,
+      items.map((i) => i.machineId),
+      transaction,
+    );
     const open = await openChecks([...new Set(items.map((i) => i.machineId))], today, transaction);
     for (const item of items) {
       const there = await WorkRow.findByPk(item.id, { transaction });
@@ -53,7 +59,7 @@ export async function acceptWork(
           { transaction },
         );
     }
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { ids: items.map((i) => i.machineId) }, transaction);
     return (await WorkRow.findAll({ where: { id: items.map((i) => i.id) }, transaction })).map(
       toWork,
     );
@@ -68,8 +74,9 @@ async function openChecks(
 ): Promise<Set<string>> {
   const open = new Set<string>();
   for (const id of machineIds) {
-    for (const file of await machineFiles({ id }, transaction))
-      standingOf(file, today)
+    const read = await machineFileOf(id, transaction);
+    if (read)
+      standingOf(read.file, today)
         .work.filter((w) => !w.done)
         .forEach((w) => open.add(`${id} ${w.checkId}`));
   }
@@ -90,6 +97,7 @@ export async function withdrawWork(
   if (!row) throw new NotFound('work item');
   await machineToChange(row.machineId, person);
   return db.sequelize.transaction(async (transaction) => {
+    await lockMachines(db, [row.machineId], transaction);
     if (!row.withdrawnAt) await row.update({ withdrawnAt: at }, { transaction });
     const visits = await VisitRow.findAll({ where: { machineId: row.machineId }, transaction });
     for (const visit of visits.filter((v) => v.workIds.includes(id))) {
@@ -98,7 +106,7 @@ export async function withdrawWork(
         { transaction },
       );
     }
-    await factsChanged(db, transaction);
+    await machinesChanged(db, { ids: [row.machineId] }, transaction);
     return toWork(row);
   });
 }

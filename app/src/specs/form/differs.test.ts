@@ -13,7 +13,7 @@ const checkOf = (sheet: SpecSheet, id: string): Check => {
 };
 const read = (sheet: SpecSheet, id: string, change: Record<string, string>) => {
   const check = checkOf(sheet, id);
-  return formSchema(sheet, check).safeParse({ ...toForm(check), ...change });
+  return formSchema(sheet, check).safeParse({ ...toForm(check, sheet), ...change });
 };
 const kept = (sheet: SpecSheet, id: string, change: Record<string, string>): Check => {
   const result = read(sheet, id, change);
@@ -37,7 +37,7 @@ describe('what differs, as it is written', () => {
     expect(
       kept({ ...metric, checks: metric.checks.map((c) => (c.id === id ? check : c)) }, id, {}),
     ).toEqual(check);
-    expect(toForm(check)['perPlace']).toContain('part = LM-2 Inner belt × 2');
+    expect(toForm(check, metric)['perPlace']).toContain('part = LM-2 Inner belt × 2');
     expect(kept(metric, id, { perPlace: '' }).perPlace).toBeUndefined();
   });
   test('lengths in the check’s own unit, or in the one that is written', () => {

@@ -1,5 +1,6 @@
 import type { Check } from '@green-tally/core/contracts';
 import { parseQuantity, printAs, printNumber, UnitParseError } from '@green-tally/core/units';
+import { printSold, readSold } from './partLine';
 import { writingOf } from './writing';
 
 /*
@@ -14,7 +15,19 @@ import { writingOf } from './writing';
 /** Numbers that are lengths or forces: written in the check's own unit. */
 const IN_UNITS = new Set(['nominal', 'limit', 'low', 'high']);
 /** Written as words, whatever they look like. */
-const IN_WORDS = new Set(['product', 'eye', 'type', 'wornSide', 'below', 'above']);
+const IN_WORDS = new Set([
+  'product',
+  'eye',
+  'type',
+  'wants',
+  'wornSide',
+  'below',
+  'above',
+  'kind',
+  'renew',
+  'marked',
+  'damaged',
+]);
 
 type Differs = Readonly<Record<string, unknown>>;
 
@@ -31,8 +44,14 @@ export function printDiffers(differs: Differs, check: Check): string {
     .join('; ');
 }
 
-const printPart = ({ number, name, each }: Record<string, unknown>): string =>
-  `${String(number)} ${String(name)}${each === 1 ? '' : ` × ${String(each)}`}`;
+/** In braces what more is said of it: its mates, how it is sold; by & where a part line has ;. */
+function printPart(part: Record<string, unknown>): string {
+  const { number, name, each } = part;
+  const mates = part['with'] ? [`mates ${String(part['with'])}`] : [];
+  const sold = printSold(part);
+  const more = [...mates, ...(sold ? [sold.replaceAll('; ', ' & ')] : [])].join(' & ');
+  return `${String(number)} ${String(name)}${each === 1 ? '' : ` × ${String(each)}`}${more ? ` {${more}}` : ''}`;
+}
 
 function printLeaf(path: string, value: unknown, check: Check): string {
   if (typeof value !== 'number') return String(value);
@@ -63,8 +82,9 @@ export type Told = { readonly value: object } | { readonly trouble: string };
 /** Reads what differs; a limit begins from the check's own, of which only some may be written. */
 export function readDiffers(said: string, check: Check): Told {
   const built: Record<string, unknown> = {};
+  // a text may hold a semicolon of its own: what begins with a name and = is a piece
   for (const piece of said
-    .split(';')
+    .split(/;\s*(?=[\w.]+\s*=|$)/)
     .map((s) => s.trim())
     .filter(Boolean)) {
     const [, path, written] = /^([\w.]+)\s*=\s*(.+)$/.exec(piece) ?? [];
@@ -95,9 +115,13 @@ function turned(built: Record<string, unknown>): object {
 
 function readPart(written: string): { parts: object[] } | { trouble: string } {
   if (written === 'none') return { parts: [] };
-  const [, number, name, each = '1'] = /^(\S+)\s+(.+?)(?:\s*[×x]\s*(\d+))?$/.exec(written) ?? [];
+  const [, number, name, each = '1', more = ''] =
+    /^(\S+)\s+(.+?)(?:\s*[×x]\s*(\d+))?(?:\s*\{(.*)\})?$/.exec(written) ?? [];
+  const [, mates, said = ''] = /^(?:mates (.+?)(?: & |$))?(.*)$/.exec(more) ?? [];
+  const sold = readSold(said.replaceAll(' & ', '; '));
+  if ('trouble' in sold) return sold;
   return number && name
-    ? { parts: [{ number, name, each: Number(each) }] }
+    ? { parts: [{ number, name, each: Number(each), ...(mates ? { with: mates } : {}), ...sold }] }
     : { trouble: `"${written}" is not a part: number, name, and × how many` };
 }
 

@@ -10,45 +10,49 @@ export interface FormField {
     | 'whole'
     | 'quantity'
     | 'list'
+    | 'rows'
     | 'lines'
     | 'choice'
+    | 'yesNo'
+    | 'ways'
     | 'perPlace'
     | 'versions'
     | 'fit';
   /** may be left empty */
   readonly optional?: boolean;
-  readonly options?: readonly { readonly value: string; readonly title: string }[];
+  readonly options?: readonly FieldOption[];
+}
+export interface FieldOption {
+  readonly value: string;
+  readonly title: string;
 }
 
-export const text = (path: string, label: string, optional = false): FormField => ({
-  path,
-  label,
-  as: 'text',
-  optional,
-});
-export const long = (path: string, label: string): FormField => ({ path, label, as: 'long' });
-export const number = (path: string, label: string, optional = false): FormField => ({
-  path,
-  label,
-  as: 'number',
-  optional,
-});
-export const whole = (path: string, label: string, optional = false): FormField => ({
-  path,
-  label,
-  as: 'whole',
-  optional,
-});
-export const quantity = (path: string, label: string, optional = false): FormField => ({
-  path,
-  label,
-  as: 'quantity',
-  optional,
-});
+/** Fields that belong together, under their heading. */
+export interface FormSection {
+  readonly title: string;
+  readonly fields: readonly FormField[];
+}
+
+const plain =
+  (as: FormField['as']) =>
+  (path: string, label: string, optional = false): FormField => ({ path, label, as, optional });
+
+export const text = plain('text');
+export const number = plain('number');
+export const whole = plain('whole');
+export const quantity = plain('quantity');
+export const long = plain('long');
 export const list = (path: string, label: string): FormField => ({
   path,
   label: `${label}, by commas`,
   as: 'list',
+});
+/** Plain lines of text, one thing a line. */
+export const rows = (path: string, label: string): FormField => ({
+  path,
+  label: `${label}, one a line`,
+  as: 'rows',
+  optional: true,
 });
 export const lines = (path: string, label: string): FormField => ({
   path,
@@ -63,15 +67,31 @@ export const differing = (path: 'perPlace' | 'versions' | 'fits', label: string)
   as: path === 'fits' ? 'fit' : path,
   optional: true,
 });
-export const choice = (
-  path: string,
-  label: string,
-  options: readonly (readonly [value: string, title: string])[],
-): FormField => ({
+export type Named = readonly (readonly [value: string, title: string])[];
+export const choice = (path: string, label: string, options: Named): FormField => ({
   path,
   label,
   as: 'choice',
   options: options.map(([value, title]) => ({ value, title })),
+});
+export const yesNo = (path: string, label: string): FormField => ({
+  ...choice(path, label, [
+    ['no', 'No'],
+    ['yes', 'Yes'],
+  ]),
+  as: 'yesNo',
+});
+/** Any number of options; none of them means all. */
+export const ways = (
+  path: string,
+  label: string,
+  options: readonly { readonly id: string; readonly name: string }[],
+): FormField => ({
+  path,
+  label,
+  as: 'ways',
+  optional: true,
+  options: options.map(({ id, name }) => ({ value: id, title: name })),
 });
 
 export const LEADS = [

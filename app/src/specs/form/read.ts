@@ -3,6 +3,7 @@ import { InputError, parseQuantity } from '@green-tally/core/units';
 import type { FormField } from './field';
 import { readDiffers, readFit } from './differs';
 import { writingOf } from './writing';
+import { PART_LINE, readSold } from './partLine';
 
 /** What a field says, or what is wrong with it. */
 export type ReadField = { readonly value: unknown } | { readonly trouble: string };
@@ -23,6 +24,29 @@ const readWords: Reader = (said, { optional }) => ({
   value: said === '' && optional ? undefined : said,
 });
 
+/** A choice by its value, or by its title as one types it in a table. */
+const readChoice: Reader = (said, field) => {
+  const { options = [], optional } = field;
+  const meant =
+    options.find((o) => o.value === said) ?? options.find((o) => sameText(o.title, said));
+  if (meant) return { value: meant.value };
+  if (said === '' && optional) return { value: undefined };
+  return { trouble: `one of ${options.map((o) => o.title).join(', ')}` };
+};
+
+const readYesNo: Reader = (said) => {
+  if (sameText(said, 'yes')) return { value: true };
+  return sameText(said, 'no') || said === '' ? { value: false } : { trouble: 'yes or no' };
+};
+
+const sameText = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+
+const rowsOf = (said: string): string[] =>
+  said
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);
+
 /** How each kind of field is read; the compiler lists here what a new one needs. */
 const READERS: { readonly [K in FormField['as']]: Reader } = {
   number: (said) => readNumber(said, false),
@@ -34,13 +58,16 @@ const READERS: { readonly [K in FormField['as']]: Reader } = {
       .map((s) => s.trim())
       .filter(Boolean),
   }),
+  rows: (said) => ({ value: rowsOf(said) }),
+  yesNo: readYesNo,
+  ways: (said) => ({ value: said ? said.split(',') : undefined }),
   lines: (said, { path }) => readLines(path, said),
   fit: (said) => (said ? readFit(said) : { value: undefined }),
   perPlace: (said, _, check) => readDiffering('perPlace', said, check),
   versions: (said, _, check) => readDiffering('versions', said, check),
   text: readWords,
   long: readWords,
-  choice: readWords,
+  choice: readChoice,
 };
 
 /** Lines of what differs: where, then what. */
@@ -110,13 +137,25 @@ const KNOCK_ONS: LineForm = {
 
 const LINES: Readonly<Record<string, LineForm>> = {
   parts: {
-    fits: ([part, name, each]) => Boolean(part && name) && isCount(each),
-    wanted: 'number | name | how many | why its mates come along',
-    value: ([number, name, each, mates]) => ({
+    fits: ([part, name, each, , sold = '']) =>
+      Boolean(part && name) && isCount(each) && !('trouble' in readSold(sold)),
+    wanted: PART_LINE,
+    value: ([number, name, each, mates, sold = '']) => ({
       number,
       name,
       each: Number(each ?? 1),
       ...(mates ? { with: mates } : {}),
+      ...readSold(sold),
+    }),
+  },
+  pairs: {
+    fits: ([check, from, why]) =>
+      Boolean(check && why) && !('trouble' in readNumber(from ?? '', false)),
+    wanted: 'check id | from so much worn, % | why',
+    value: ([check, from = '', why]) => ({
+      check,
+      from: Number((Number(from.replace(',', '.')) / 100).toFixed(6)),
+      why,
     }),
   },
   expected: {

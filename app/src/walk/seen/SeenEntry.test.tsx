@@ -120,7 +120,7 @@ describe('what is seen', () => {
     });
   });
   test('a gauge fits or does not', async () => {
-    const { onTake } = show('elevator-drive-belt');
+    const { onTake } = show('wire-guide');
     choose('It does not fit');
     await press('judge');
     expect(takenBy(onTake)[0]?.value).toEqual({ kind: 'gonogo', fits: false });

@@ -1,7 +1,8 @@
 import { CheckUnit, QUANTITY_UNITS, type MeasuredCheck } from '@green-tally/core/contracts';
 import { atPlace, limitWords } from '@green-tally/core/kinds';
 import { Schematic } from '../../schematics/Schematic';
-import { Pad, Press, Quiet, useWide } from '../../ui';
+import { Press, Quiet, useWide } from '../../ui';
+import { Pad } from '../../ui/Pad';
 import type { EntryProps } from '../entries';
 import { ChallengeCard } from './ChallengeCard';
 import { groupBySides } from './sides';

@@ -7,9 +7,9 @@ export const count: Kind<'count'> = {
   name: 'Count',
   takes: ['count'],
   wants: ({ total, counted, allowed }) =>
-    `all ${total} ${counted}${allowed ? `, ${allowed} may wait` : ''}`,
+    `all ${total === undefined ? '' : `${total} `}${counted}${allowed ? `, ${allowed} may wait` : ''}`,
   drawn: ({ total, counted, renew }) =>
-    `${total} ${counted}, a bad one is renewed ${RENEWED[renew]}`,
+    `${total === undefined ? '' : `${total} `}${counted}, a bad one is renewed ${RENEWED[renew]}`,
   admit: admitCount,
   spoilt: spoiltCount,
   judge: judgeCount,
@@ -18,13 +18,14 @@ export const count: Kind<'count'> = {
 const RENEWED: Readonly<Record<CountCheck['renew'], string>> = {
   each: 'alone',
   opposite: 'with its opposite mate',
+  hangers: 'with all on its hanger and on the opposite one',
   set: 'with the whole set',
 };
 
 function admitCount({ total, counted }: CountCheck, value: ReadingValue): FieldTrouble[] {
   if (value.kind !== 'count') return [];
   const all = value.missing + value.damaged + value.oneEdge + value.bothEdges;
-  if (all <= total) return [];
+  if (total === undefined || all <= total) return [];
   const message = `${all} ${counted} counted, but there are ${total}. Count each one once.`;
   return [{ field: 'value', message }];
 }

@@ -21,18 +21,24 @@ export function judgeCount(check: CountCheck, { main }: Seen): Shown {
 /**
  * Counts a set: lost or spent ones are renewed alone, with their opposite mates, or with the whole
  * set, as the sheet asks.
- * Where each bad one sits is not asked, so the mates are counted at their most: twice the bad ones,
- * never more than the set.
+ * Where each bad one sits is not asked, so the mates are counted at their most: each bad one on a
+ * hanger of its own, with no other bad one opposite; never more than the set.
  * @throws InputError when the counts are more than the set
  */
 export function countOf(check: CountCheck, value: ValueOf<'count'>): CountNumbers {
   const { missing, damaged, oneEdge, bothEdges } = value;
   const { total, counted, allowed, renew: school } = check;
   const bad = missing + damaged + bothEdges;
-  if (bad + oneEdge > total)
-    throw new InputError('count', bad + oneEdge, `no more than the ${total} there are`);
-  const wanted = { each: bad, opposite: 2 * bad, set: bad > 0 ? total : 0 }[school];
-  const renew = Math.min(total, wanted);
+  const there = total ?? Infinity;
+  if (bad + oneEdge > there)
+    throw new InputError('count', bad + oneEdge, `no more than the ${there} there are`);
+  const wanted = {
+    each: bad,
+    opposite: 2 * bad,
+    hangers: 2 * check.perHanger * bad,
+    set: bad > 0 ? (total ?? bad) : 0,
+  }[school];
+  const renew = Math.min(there, wanted);
   const edges = check.turnFrom !== undefined;
   const mates = renew - bad;
   return {

@@ -8,8 +8,11 @@ function lostWords(n: CountNumbers): string {
   ]
     .filter(Boolean)
     .join(', ');
-  if (n.school === 'set') return `${seen} of ${n.total} ${n.counted}: renew the whole set.`;
-  return `${seen} of ${n.total}: renew ${n.renew}${matesWords(n.mates)}.`;
+  const seenOf = `${seen}${ofTotal(n)}`;
+  if (n.school === 'set') return `${seenOf} ${n.counted}: renew the whole set.`;
+  if (n.school === 'hangers')
+    return `${seenOf}: renew ${n.renew}, with all that hang beside and opposite, so that the rotor stays balanced.`;
+  return `${seenOf}: renew ${n.renew}${matesWords(n.mates)}.`;
 }
 
 const matesWords = (mates: number): string =>
@@ -17,13 +20,15 @@ const matesWords = (mates: number): string =>
     ? ''
     : `, the ${mates} opposite ${mates === 1 ? 'mate' : 'mates'} among them, so that the rotor stays balanced`;
 
+const ofTotal = ({ total }: CountNumbers): string => (total === undefined ? '' : ` of ${total}`);
+
 export const COUNT_SENTENCES = {
   knivesLost: lostWords,
   fewMissing: (n) =>
-    `${n.bad} of ${n.total} ${n.counted} missing or damaged, ${n.allowed} may wait.`,
+    `${n.bad}${ofTotal(n)} ${n.counted} missing or damaged, ${n.allowed} may wait.`,
   oneEdgeWorn: (n) =>
-    `${n.oneEdge} of ${n.total} worn on one edge: turn them, the other edge is good.`,
+    `${n.oneEdge}${ofTotal(n)} worn on one edge: turn them, the other edge is good.`,
 } as const satisfies Partial<Sentences<keyof FindingNumbers>>;
 
 export const insideCount = (n: CountNumbers): string =>
-  `All ${n.total} there${n.edges ? `, ${n.oneEdge} worn on one edge` : ''}.`;
+  `All${n.total === undefined ? '' : ` ${n.total}`} there${n.edges ? `, ${n.oneEdge} worn on one edge` : ''}.`;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { checkBase } from '../../contracts/checkBase';
+import { checkBase, TAKE_UP_ENTERED, takeUpToEnter } from '../../contracts/checkBase';
 import { varying } from '../../contracts/varying';
 import { ShortText } from '../../contracts/common';
 import { TakeUp } from '../../contracts/limits';
@@ -7,31 +7,39 @@ import { TakeUp } from '../../contracts/limits';
 const millimetres = z.number().finite().nonnegative();
 const positiveMillimetres = z.number().finite().positive();
 
+const MarkGauge = z.object({
+  length: positiveMillimetres,
+  short: millimetres.default(0).describe('mm short that is still fine'),
+  past: millimetres.describe('mm past the end that is still fine (0: exactly at)'),
+});
+
 /**
  * An indicator against its mark. `short` is always the loose side; the words say what is seen
  * there.
  */
-export const MarkCheck = z.object({
-  ...checkBase,
-  ...varying({ takeUp: TakeUp.optional() }),
-  kind: z.literal('mark'),
-  gauge: z.object({
-    length: positiveMillimetres,
-    short: millimetres.default(0).describe('mm short that is still fine'),
-    past: millimetres.describe('mm past the end that is still fine (0: exactly at)'),
-  }),
-  words: z.object({ short: ShortText, at: ShortText, past: ShortText }).default({
-    short: 'washer not yet at the end of the gauge',
-    at: 'washer level with the end',
-    past: 'washer beyond the end',
-  }),
-  maxSideDifference: millimetres,
-  takeUp: TakeUp.optional(),
-  setsItself: z
-    .boolean()
-    .default(false)
-    .describe('hydraulic or spring loaded: look, do not adjust'),
-});
+export const MarkCheck = z
+  .object({
+    ...checkBase,
+    ...varying({ takeUp: TakeUp.optional(), gauge: MarkGauge.optional() }),
+    kind: z.literal('mark'),
+    gauge: MarkGauge,
+    words: z.object({ short: ShortText, at: ShortText, past: ShortText }).default({
+      short: 'washer not yet at the end of the gauge',
+      at: 'washer level with the end',
+      past: 'washer beyond the end',
+    }),
+    maxSideDifference: millimetres,
+    takeUp: TakeUp.optional(),
+    takeUpToEnter,
+    setsItself: z
+      .boolean()
+      .default(false)
+      .describe('hydraulic or spring loaded: look, do not adjust'),
+  })
+  .refine((c) => !(c.takeUp && c.takeUpToEnter), {
+    path: ['takeUpToEnter'],
+    message: TAKE_UP_ENTERED,
+  });
 export type MarkCheck = z.infer<typeof MarkCheck>;
 
 /** Where the indicator stands, and how far short or past, mm. */

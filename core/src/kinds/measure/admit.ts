@@ -22,5 +22,5 @@ export function admitMeasured(check: MeasuredCheck, value: ReadingValue): FieldT
 /** Nothing left of a knife or no play at all is a reading; a belt or chain of no length is not. */
 function zeroCanBe({ limit }: MeasuredCheck): boolean {
   if (limit.type === 'wear') return limit.nominal === 0 || limit.limit === 0;
-  return limit.type === 'band';
+  return limit.type === 'band' || limit.type === 'open';
 }

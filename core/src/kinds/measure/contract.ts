@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { checkBase } from '../../contracts/checkBase';
+import { checkBase, TAKE_UP_ENTERED, takeUpToEnter } from '../../contracts/checkBase';
 import { varying } from '../../contracts/varying';
 import {
   BandLimit,
   CheckUnit,
   ElongationLimit,
+  OpenLimit,
   Quantity,
   QUANTITY_UNITS,
   TakeUp,
@@ -14,7 +15,7 @@ import {
 
 export const measured = {
   quantity: Quantity.default('length'),
-  limit: z.discriminatedUnion('type', [WearLimit, ElongationLimit, BandLimit]),
+  limit: z.discriminatedUnion('type', [WearLimit, ElongationLimit, BandLimit, OpenLimit]),
   unit: CheckUnit.default('mm'),
   style: z
     .enum(['mm', 'inFraction', 'inThou', 'plain'])
@@ -33,6 +34,7 @@ export const measured = {
     .optional()
     .describe('how fast a setting leaves its band, in the unit of the quantity, signed'),
   takeUp: TakeUp.optional(),
+  takeUpToEnter,
   maxDifference: z
     .number()
     .finite()
@@ -65,6 +67,10 @@ function driftTrouble({ limit, drift }: Drifting): string | undefined {
   return undefined;
 }
 
+/** An adjuster whose travel is entered is not to be entered. */
+const enteredTwice = (c: { takeUp?: unknown; takeUpToEnter?: unknown }): string | undefined =>
+  c.takeUp && c.takeUpToEnter ? TAKE_UP_ENTERED : undefined;
+
 /** Refuses unit, style and limit that do not belong together. */
 export const agreeing = <
   T extends z.ZodType<{
@@ -73,6 +79,7 @@ export const agreeing = <
     style: string;
     limit: { type: string; low?: number | undefined; high?: number | undefined };
     takeUp?: unknown;
+    takeUpToEnter?: unknown;
     wearRate?: unknown;
     drift?: { perHour: number } | undefined;
     plausible?: { low?: number | undefined; high?: number | undefined } | undefined;
@@ -100,6 +107,8 @@ export const agreeing = <
       wrong('wearRate', 'none: a band is set, it does not wear');
     const drift = driftTrouble(c);
     if (drift) wrong('drift', drift);
+    const twice = enteredTwice(c);
+    if (twice) wrong('takeUpToEnter', twice);
   });
 
 export const MeasureCheck = agreeing(

@@ -1,6 +1,6 @@
 import type { MeasuredCheck } from '../../contracts';
 import { elongation } from '../../chain';
-import { middleOf, type Finding } from '../../findings';
+import { judgeRepeats, middleOf, type Finding } from '../../findings';
 import { repeatsOf, type PlaceHistory } from '../../history';
 import { NOT_MEASURED, shown, type MachineFacts, type Seen, type Shown } from '../kind';
 import { withTravel } from '../travel/judge';
@@ -31,8 +31,9 @@ export function judgeMeasured(check: MeasuredCheck, seen: Seen, facts: MachineFa
 }
 
 function judgeSet(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown {
-  if (check.limit.type !== 'band') return shown([NOT_MEASURED]);
   const { readings, main, renewedAt } = seen;
+  if (check.limit.type === 'open') return judgeOpen(check, seen);
+  if (check.limit.type !== 'band') return shown([NOT_MEASURED]);
   const { findings, value, expandedValue } = judgeBand(check.limit, {
     values: repeatsOf(readings),
     tool: main.tool ?? check.tool,
@@ -46,6 +47,13 @@ function judgeSet(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown 
     expandedValue,
     forecast: lasting?.forecast,
   });
+}
+
+/** Without a limit a reading is kept, with its ±, and proves nothing. */
+function judgeOpen(check: MeasuredCheck, { readings, main }: Seen): Shown {
+  const long = check.limit.type === 'open' && check.limit.wants === 'elongation';
+  const repeats = judgeRepeats(repeatsOf(readings), main.tool ?? check.tool, long, true);
+  return shown([], { value: repeats.value, expandedValue: repeats.expanded });
 }
 
 function judgeWorn(

@@ -39,10 +39,13 @@ export interface WearLimits {
   readonly limitPercent?: number;
 }
 
-/** New size and limit of a measured check; undefined for a band, which is set and does not wear. */
+/**
+ * New size and limit of a measured check; undefined for a band, which is set and does not wear, and
+ * where nobody has entered them.
+ */
 export function wearLimitsOf(check: MeasuredCheck): WearLimits | undefined {
   const { limit } = check;
-  if (limit.type === 'band') return undefined;
+  if (limit.type === 'band' || limit.type === 'open') return undefined;
   if (limit.type === 'wear') return limit;
   const limitPercent =
     limit.limitPercent ??

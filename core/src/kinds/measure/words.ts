@@ -22,7 +22,7 @@ export function limitWords(check: MeasuredCheck, writing: Writing = check, decim
   const at = (value: number) => printAs(value, writing, decimals);
   const limits = wearLimitsOf(check);
   if (limits) return wearWords(limits, at);
-  return check.limit.type === 'band' ? bandLimitWords(check.limit, at) : '';
+  return check.limit.type === 'band' ? bandLimitWords(check.limit, at) : 'no limit yet';
 }
 
 function wearWords({ nominal, limit, limitPercent }: WearLimits, at: Write): string {
@@ -113,7 +113,7 @@ const notWorthLeaving = (n: NotWorthLeavingNumbers): string =>
 
 const sumWords = ({ sums, noSums, shopRule, what }: NotWorthLeavingNumbers): string =>
   sums
-    ? `Leaving it costs about ${printAmount(sums.leave)} ${sums.currency}, ${DOING[what]} now ${printAmount(sums.renew)}: worth it from ${percent(Math.min(1, sums.breakEven))} on.`
+    ? `Leaving it costs about ${printAmount(sums.leave)} ${sums.currency}, ${DOING[what]} now instead of later ${printAmount(sums.renew)}: worth it from ${chanceWords(Math.min(1, sums.breakEven))} on.`
     : `${noSumsWords(noSums)}: from ${percent(shopRule)} on it is ${DONE[what]}.`;
 
 /** Why there are no sums. */
@@ -129,9 +129,15 @@ export const rateWords = (rate: RateSource | undefined): string =>
     : '';
 
 const ageWords = (age: FindingNumbers['reachesLimit']['age']): string =>
-  age
-    ? ` When it was fitted is not on record: taken as between ${meterHours(age.from)} and ${meterHours(age.to)}.`
-    : '';
+  age ? ` When it was fitted is not on record: ${agedBetween(age.from, age.to)}.` : '';
+
+function agedBetween(from: number, to: number): string {
+  const [first, last] = [meterHours(from), meterHours(to)];
+  if (first !== last) return `taken as between ${first} and ${last}`;
+  return Math.round(from) === 0
+    ? 'taken as there since the machine was new'
+    : `taken as at ${first}`;
+}
 
 const chance = (p: number): string => capital(chanceWords(p));
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

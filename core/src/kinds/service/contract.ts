@@ -14,13 +14,17 @@ export const ServiceCheck = z
     }),
     kind: z.literal('service'),
     asks: z.enum(['done', 'strokes', 'litres']),
-    amount: z.number().finite().positive().max(1000).optional(),
+    amount: z
+      .number()
+      .finite()
+      .positive()
+      .max(1000)
+      .optional()
+      .describe('how many strokes or litres; empty: not entered yet'),
     most: z.number().finite().positive().max(1000).optional().describe('never more than this'),
     product: ShortText,
   })
   .superRefine((c, ctx) => {
-    if (c.asks !== 'done' && c.amount === undefined)
-      ctx.addIssue({ code: 'custom', path: ['amount'], message: `how many ${c.asks}` });
     if (c.most !== undefined && c.amount !== undefined && c.most < c.amount)
       ctx.addIssue({
         code: 'custom',

@@ -19,8 +19,8 @@ export const SettingCheck = z
           because: ShortText.optional(),
         }),
       )
-      .min(1)
-      .max(60),
+      .max(60)
+      .describe('what each crop and header want; empty: not entered yet'),
   })
   .superRefine((c, ctx) =>
     c.expected.forEach((e, i) => {

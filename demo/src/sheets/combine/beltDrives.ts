@@ -1,17 +1,18 @@
 import { both, every, part, season } from '../build';
-import type { Combine } from './model';
+import { indicatorOf, type Combine } from './model';
 import { SHIELDS, FAN } from './positions';
+import { tensioners } from './tensioners';
 
 /** Station 9. */
-export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
+export function beltDrives(combine: Combine): void {
+  const { m, rate, ruled, w, wear } = combine;
   const spring = (id: string, component: string, ifLeft: string, more: object = {}) =>
-    w.add('mark', id, {
-      station: 9,
+    w.at(9).add('mark', id, {
       component: component,
       measures: 'spring washer against its gauge',
       position: SHIELDS,
       method: 'spring-gauge',
-      gauge: { length: 50, short: 0, past: m.past },
+      ...indicatorOf(combine, 50),
       maxSideDifference: 3,
       takeUp: {
         total: 50,
@@ -31,8 +32,7 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
       interval: every(100, 365, 10),
       ...more,
     });
-  w.add('measure', 'fan-drive-belt', {
-    station: 9,
+  w.at(9).add('measure', 'fan-drive-belt', {
     component: 'Fan drive belt',
     measures: 'top width',
     position: FAN,
@@ -54,46 +54,45 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
     interval: season(10),
   });
   spring('fan-belt-tension', 'Fan drive belt tensioner', 'The fan surges.');
-  w.add('mark', 'countershaft-belt-tension', {
-    station: 9,
-    component: 'Countershaft belt tensioner',
-    measures: 'gap at the canister',
-    position: SHIELDS,
-    method: 'canister-gap',
-    gauge: { length: 40, short: 0, past: 2 },
-    words: {
-      short: 'a gap at the canister',
-      at: 'canister closed',
-      past: 'spring coils touch',
-    },
-    maxSideDifference: 3,
-    takeUp: {
-      total: 40,
-      reserve: 6,
-      strandsPerTravel: 1.8,
-      pitch: 10,
-      loopPitches: 280,
-      limitPercent: 2,
-      resolution: 1,
-    },
-    how: 'Look at the canister: closed on its stop? Then the slot left.',
-    why: 'A gap means loose.',
-    ifLeft: 'The separator slows in heavy crop.',
-    parts: part('LM-5244', 'Countershaft belt'),
-    mind: ['nut'],
-    put: { adjust: 12, replace: 75 },
-    interval: every(100, 365, 10),
-    knockOns: [
-      { check: 'shoe-belt-tension', why: 'moving one sheave assembly slackens the next belt' },
-    ],
-  })
+  w.at(9)
+    .add('mark', 'countershaft-belt-tension', {
+      component: 'Countershaft belt tensioner',
+      measures: 'gap at the canister',
+      position: SHIELDS,
+      method: 'canister-gap',
+      gauge: { length: 40, short: 0, past: 2 },
+      words: {
+        short: 'a gap at the canister',
+        at: 'canister closed',
+        past: 'spring coils touch',
+      },
+      maxSideDifference: 3,
+      takeUp: {
+        total: 40,
+        reserve: 6,
+        strandsPerTravel: 1.8,
+        pitch: 10,
+        loopPitches: 280,
+        limitPercent: 2,
+        resolution: 1,
+      },
+      how: 'Look at the canister: closed on its stop? Then the slot left.',
+      why: 'A gap means loose.',
+      ifLeft: 'The separator slows in heavy crop.',
+      parts: part('LM-5244', 'Countershaft belt'),
+      mind: ['nut'],
+      put: { adjust: 12, replace: 75 },
+      interval: every(100, 365, 10),
+      knockOns: [
+        { check: 'shoe-belt-tension', why: 'moving one sheave assembly slackens the next belt' },
+      ],
+    })
     .add('mark', 'shoe-belt-tension', {
-      station: 9,
       component: 'Shoe drive belt tensioner',
       measures: 'pointers tip to tip',
       position: SHIELDS,
       method: 'tip-to-tip',
-      gauge: { length: 40, short: 0, past: m.past },
+      ...indicatorOf(combine, 40),
       words: {
         short: 'tips not yet together',
         at: 'tips together',
@@ -118,7 +117,6 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
       interval: every(100, 365, 10),
     })
     .add('mark', 'chopper-belt-tension', {
-      station: 9,
       component: 'Chopper belt tensioner',
       measures: 'overlap of arm and frame',
       position: SHIELDS,
@@ -139,8 +137,8 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
         limitPercent: 2,
         resolution: 1,
       },
-      how: 'Look at the overlap, then the slot left.',
-      why: 'The chopper takes half the engine in heavy straw.',
+      how: 'Top bolt against the arm first. Look at the overlap, then the slot left.',
+      why: 'The chopper takes half the engine in heavy straw; with its top bolt off the arm the overlap says nothing.',
       ifLeft: 'It slips, glazes, and long straw comes out.',
       parts: part('LM-5250', 'Chopper belt'),
       mind: ['nut'],
@@ -148,7 +146,6 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
       interval: every(50, 365, 10),
     })
     .add('condition', 'alternate-tensioners', {
-      station: 9,
       component: 'Self-tensioned belts',
       measures: 'arm inside its travel',
       position: SHIELDS,
@@ -162,31 +159,31 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
       put: { replace: 30 },
     });
   for (const side of both) {
-    w.add('series', `belt-widths-${side}`, {
-      station: 9,
-      component: `Belts on the ${side}`,
-      measures: 'top width',
-      position: SHIELDS,
-      method: 'belt-width',
-      places:
-        side === 'left'
-          ? ['countershaft', 'shoe', 'clean grain']
-          : ['chopper', 'tailings', 'hydraulic pump'],
-      ...ruled,
-      limit: wear(22, 19.8),
-      outOfFamily: 1.2,
-      wearRate: rate(0.0012),
-      lookAlone: true,
-      how: 'Caliper at the narrowest of three places each.',
-      why: 'Belts narrow without looking worn.',
-      ifLeft: 'They slip at full load.',
-      parts: part('LM-5270', 'V-belt, 22 mm'),
-      mind: ['spring'],
-      per: 'place',
-      put: { replace: 50 },
-    })
+    w.at(9)
+      .add('series', `belt-widths-${side}`, {
+        component: `Belts on the ${side}`,
+        measures: 'top width',
+        position: SHIELDS,
+        method: 'belt-width',
+        places:
+          side === 'left'
+            ? ['countershaft', 'shoe', 'clean grain']
+            : ['chopper', 'tailings', 'hydraulic pump'],
+        ...ruled,
+        limit: wear(22, 19.8),
+        outOfFamily: 1.2,
+        wearRate: rate(0.0012),
+        lookAlone: true,
+        how: 'Caliper at the narrowest of three places each.',
+        why: 'Belts narrow without looking worn.',
+        ifLeft: 'They slip at full load.',
+        parts: part('LM-5270', 'V-belt, 22 mm'),
+        perPlace: OWN_BELTS[side],
+        mind: ['spring'],
+        per: 'place',
+        put: { replace: 50 },
+      })
       .add('condition', `belt-condition-${side}`, {
-        station: 9,
         component: `Belts on the ${side}`,
         measures: 'cracks, fraying, heat, cogs',
         position: SHIELDS,
@@ -200,7 +197,6 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
         put: { replace: 50 },
       })
       .add('gonogo', `sheave-grooves-${side}`, {
-        station: 9,
         component: `Sheave grooves on the ${side}`,
         measures: 'groove with the sheave gauge',
         position: SHIELDS,
@@ -208,15 +204,14 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
         gauge: 'Sheave gauge',
         good: 'fits',
         otherwise: 'replace',
-        how: 'Gauge in the groove: no light along its sides.',
-        why: 'A dished groove eats a new belt in weeks.',
+        how: 'Gauge in the groove: no light along its sides. Then a fingernail across: a groove that can be felt is worn.',
+        why: 'A groove that can be felt eats a new belt in weeks: the sheave is renewed, not adjusted.',
         ifLeft: 'Belts that never last.',
         parts: part('LM-5280', 'Sheave'),
         put: { replace: 60 },
         knockOns: [{ check: `belt-widths-${side}`, why: 'a new sheave carries the belt higher' }],
       })
       .add('condition', `idler-bearings-${side}`, {
-        station: 9,
         component: `Idlers on the ${side}`,
         measures: 'bearing and rim',
         position: SHIELDS,
@@ -230,4 +225,19 @@ export function beltDrives({ m, rate, ruled, w, wear }: Combine): void {
         put: { replace: 35 },
       });
   }
+  tensioners(combine);
 }
+
+/** Every belt has a number of its own. */
+const OWN_BELTS: Readonly<Record<string, Record<string, { parts: ReturnType<typeof part> }>>> = {
+  left: {
+    countershaft: { parts: part('LM-5244', 'Countershaft belt') },
+    shoe: { parts: part('LM-5246', 'Shoe drive belt') },
+    'clean grain': { parts: part('LM-5248', 'Clean-grain belt') },
+  },
+  right: {
+    chopper: { parts: part('LM-5250', 'Chopper belt') },
+    tailings: { parts: part('LM-5252', 'Tailings belt') },
+    'hydraulic pump': { parts: part('LM-5254', 'Hydraulic pump belt') },
+  },
+};

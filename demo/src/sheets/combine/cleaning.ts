@@ -1,27 +1,28 @@
 import { both, part, tool } from '../build';
 import type { Combine } from './model';
 import { SHIELDS, FAN, SIEVES } from './positions';
+import { fanDrive, rethresher } from './fanDrive';
 
 /** Station 7. */
-export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
-  w.add('count', 'fan-blades', {
-    station: 7,
-    component: 'Cleaning fan blades',
-    measures: 'straight and there',
-    position: FAN,
-    method: 'look',
-    counted: 'blades',
-    total: 24,
-    renew: 'opposite',
-    how: 'Turn the fan by hand; sight along each row.',
-    why: 'A bent or packed blade unbalances the fan.',
-    ifLeft: 'The fan shakes its bearings out.',
-    parts: part('LM-7110', 'Fan blade', 1, 'Opposite pairs.'),
-    mind: ['hand'],
-    put: { replace: 10 },
-  })
+export function cleaning(combine: Combine): void {
+  const { fine, fineBand, fineWear, rate, w } = combine;
+  w.at(7)
+    .add('count', 'fan-blades', {
+      component: 'Cleaning fan blades',
+      measures: 'straight and there',
+      position: FAN,
+      method: 'look',
+      counted: 'blades',
+      total: 24,
+      renew: 'opposite',
+      how: 'Turn the fan by hand; sight along each row.',
+      why: 'A bent or packed blade unbalances the fan.',
+      ifLeft: 'The fan shakes its bearings out.',
+      parts: part('LM-7110', 'Fan blade', 1, 'Opposite pairs.', { soldIn: 2 }),
+      mind: ['hand'],
+      put: { replace: 10 },
+    })
     .add('condition', 'fan-bearing', {
-      station: 7,
       component: 'Cleaning fan bearings',
       measures: 'noise, heat marks, grease',
       position: FAN,
@@ -32,16 +33,15 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       how: 'Turn by hand, listen and feel at the housing.',
       why: 'A dry bearing turns blue, then seizes.',
       ifLeft: 'The fan stops in the best hour.',
-      parts: part(
-        'LM-7115',
-        'Fan bearing with flange',
-        1,
-        'With its flange and the inner one while you are there.',
-      ),
+      parts: part('LM-7115', 'Fan bearing', 1, 'With its flange and the inner one.', {
+        needs: [
+          { number: 'LM-7116', name: 'Fan bearing flange', each: 1 },
+          { number: 'LM-7117', name: 'Fan inner bearing', each: 1 },
+        ],
+      }),
       put: { adjust: 10, replace: 60 },
     })
     .add('measure', 'fan-speed-sensor', {
-      station: 7,
       component: 'Fan speed sensor',
       measures: 'gap to its wheel',
       position: FAN,
@@ -55,7 +55,6 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       put: { adjust: 8 },
     })
     .add('series', 'eccentric-arms', {
-      station: 7,
       component: 'Shoe eccentric arms',
       measures: 'play in the bush',
       position: SHIELDS,
@@ -74,7 +73,6 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       put: { replace: 35 },
     })
     .add('condition', 'eccentric-bearings', {
-      station: 7,
       component: 'Shoe eccentric bearings',
       measures: 'heat marks, grease, play',
       position: SHIELDS,
@@ -84,11 +82,15 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       how: 'Feel for warmth after the last run; look for thrown grease.',
       why: 'Renew with its flange and the inner one while you are there.',
       ifLeft: 'It seizes and breaks the shaft.',
-      parts: part('LM-7125', 'Eccentric bearing with flange'),
+      parts: part('LM-7125', 'Eccentric bearing', 1, 'With its flange and the inner one.', {
+        needs: [
+          { number: 'LM-7126', name: 'Eccentric flange', each: 1 },
+          { number: 'LM-7127', name: 'Eccentric inner bearing', each: 1 },
+        ],
+      }),
       put: { replace: 90 },
     })
     .add('count', 'chaffer-teeth', {
-      station: 7,
       component: 'Chaffer teeth',
       measures: 'straight and there',
       position: SIEVES,
@@ -104,7 +106,6 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       put: { replace: 6 },
     })
     .add('condition', 'sieve-frames', {
-      station: 7,
       component: 'Sieve frames',
       measures: 'seals and adjuster',
       position: SIEVES,
@@ -119,7 +120,6 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       put: { adjust: 15, replace: 40 },
     })
     .add('setting', 'sieve-opening', {
-      station: 7,
       component: 'Chaffer',
       measures: 'opening',
       position: SIEVES,
@@ -138,9 +138,8 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       put: { adjust: 5 },
     })
     .add('condition', 'shoe-dirt', {
-      station: 7,
       component: 'Cleaning shoe',
-      measures: 'packed dirt round moving arms',
+      measures: 'packed dirt where the arms run',
       position: SIEVES,
       method: 'look',
       looksFor: ['packed', 'rubbing', 'wet straw'],
@@ -153,7 +152,6 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       put: { adjust: 20 },
     })
     .add('condition', 'shoe-hangers', {
-      station: 7,
       component: 'Shoe hangers and rubbers',
       measures: 'rubber and bolts',
       position: SHIELDS,
@@ -166,4 +164,6 @@ export function cleaning({ fine, fineBand, fineWear, rate, w }: Combine): void {
       parts: part('LM-7140', 'Hanger rubber', 2, 'Both sides together.'),
       put: { replace: 40 },
     });
+  fanDrive(combine);
+  rethresher(combine);
 }

@@ -3,46 +3,50 @@ import type { Combine } from './model';
 import { LEVEL, FEEDER_UP } from './positions';
 
 /** Station 4: what wears in the feeder conveyor and its housing. */
-export function conveyorWear({ fine, fineBand, fineWear, m, rate, ruled, w, wear }: Combine): void {
+export function conveyorWear(combine: Combine): void {
+  const { bring, by, fine, fineBand, fineWear, m, rate, ruled, w, wear } = combine;
   const chain = { conveyor: ['chain'] };
-  w.add('series', 'conveyor-chain-elongation', {
-    station: 4,
-    component: 'Feeder conveyor chain, strands',
-    measures: 'length over 10 pitches',
-    position: LEVEL,
-    method: 'chain-pitches',
-    places: ['left strand', 'middle strand', 'right strand'],
-    ...ruled,
-    tool: tool('rule'),
-    limit: {
-      type: 'elongation',
-      pitch: 41.4,
-      pitches: 10,
-      limitPercent: m.conveyorLimit,
-      largerSprocketTeeth: 12,
-    },
-    maxDifference: 4,
-    outOfFamily: 3,
-    wearRate: rate(0.0011),
-    when: chain,
-    how: 'Pull the upper strand taut. Rule along the pins, first pin to eleventh, same side of both; strand by strand.',
-    why: 'Strands that differ run the slats crooked; past the limit the chain rides up its teeth.',
-    ifLeft: 'The chain climbs and jumps.',
-    parts: part(
-      'LM-2104',
-      `Conveyor chain set, ${m.conveyorPitches} pitches, 3 strands`,
-      1,
-      'All strands together.',
-    ),
-    mind: ['feeder', 'hand'],
-    per: 'check',
-    put: { replace: 240 },
-    pairs: [{ check: 'conveyor-sprockets', from: 0.5, why: 'hooked teeth ruin a new chain.' }],
-    knockOns: [{ check: 'conveyor-chain-tension', why: 'a new or shortened chain is set anew' }],
-    interval: season(10),
-  })
+  w.at(4)
+    .add('series', 'conveyor-chain-elongation', {
+      component: 'Feeder conveyor chain, strands',
+      measures: 'length over 10 pitches',
+      position: LEVEL,
+      method: 'chain-pitches',
+      places: ['left strand', 'middle strand', 'right strand'],
+      ...ruled,
+      tool: tool('rule'),
+      limit: {
+        type: 'elongation',
+        pitch: 41.4,
+        pitches: 10,
+        limitPercent: m.conveyorLimit,
+        largerSprocketTeeth: 12,
+      },
+      maxDifference: 4,
+      outOfFamily: 3,
+      wearRate: rate(0.0011),
+      when: chain,
+      how: 'Pull the upper strand taut. Rule along the pins, first pin to eleventh, same side of both; strand by strand.',
+      why: 'Strands that differ run the slats crooked; past the limit the chain rides up its teeth.',
+      ifLeft: 'The chain climbs and jumps.',
+      parts: part(
+        'LM-2104',
+        `Conveyor chain set, ${m.conveyorPitches} pitches, 3 strands`,
+        1,
+        'All strands together.',
+      ),
+      mind: ['feeder', 'hand'],
+      per: 'check',
+      put: { replace: 240 },
+      pairs: [{ check: 'conveyor-sprockets', from: 0.5, why: 'hooked teeth ruin a new chain.' }],
+      knockOns: bring(
+        'conveyor-judged',
+        'conveyor-chain-tension',
+        'a new or shortened chain is set anew',
+      ),
+      interval: season(10),
+    })
     .add('series', 'conveyor-sprockets', {
-      station: 4,
       component: 'Conveyor drive sprockets',
       measures: 'tooth thickness at mid-height',
       position: LEVEL,
@@ -56,33 +60,31 @@ export function conveyorWear({ fine, fineBand, fineWear, m, rate, ruled, w, wear
       how: 'Caliper across one tooth at mid-height, the worst of three. Look for hooks.',
       why: 'Worn teeth strip a new chain; a worn chain hooks new teeth.',
       ifLeft: 'The next new chain lives half as long.',
-      parts: part('LM-2110', 'Conveyor drive sprocket', 1, 'All three together.'),
+      parts: part('LM-2110', 'Conveyor drive sprocket', 1, 'All three together.', { soldIn: 3 }),
       mind: ['feeder'],
       put: { replace: 90 },
     })
     .add('condition', 'conveyor-slats', {
-      station: 4,
       component: 'Conveyor slats',
       measures: 'straight and whole',
       position: LEVEL,
       method: 'look',
       looksFor: ['bent', 'cracked', 'loose', 'worn thin'],
       marked: 'watch',
-      damaged: m.straightenSlats ? 'adjust' : 'replace',
+      ...by('slats', {
+        straighten: { damaged: 'adjust' as const },
+        replace: { damaged: 'replace' as const },
+      }),
       how: 'Turn once round by hand and sight along each slat.',
-      why: m.straightenSlats
-        ? 'A straightened slat is a spare, not a repair: straighten it to finish the harvest, order a new one.'
-        : 'A bent slat is renewed; stiffener rings keep the next one straight.',
-      schools: m.straightenSlats
-        ? 'Straighten here; other shops replace at once.'
-        : 'Replace here; other shops straighten and keep going.',
+      why: 'A straightened slat is a spare, not a repair; stiffener rings keep the next one straight.',
+      schools:
+        'Some straighten a bent slat to finish the harvest and order a new one, others replace it at once.',
       ifLeft: 'A bent slat strikes the floor and breaks.',
       parts: part('LM-2118', 'Slat with stiffener rings'),
       mind: ['feeder', 'hand'],
       put: { adjust: 30, replace: 40 },
     })
     .add('count', 'slat-rivets', {
-      station: 4,
       component: 'Slat rivets and bolts',
       measures: 'there and tight',
       position: LEVEL,
@@ -98,7 +100,6 @@ export function conveyorWear({ fine, fineBand, fineWear, m, rate, ruled, w, wear
       put: { replace: 4 },
     })
     .add('condition', 'chain-links', {
-      station: 4,
       component: 'Conveyor chain links',
       measures: 'side plates and rollers',
       position: LEVEL,
@@ -113,7 +114,6 @@ export function conveyorWear({ fine, fineBand, fineWear, m, rate, ruled, w, wear
       put: { replace: 240 },
     })
     .add('condition', 'feeder-floor', {
-      station: 4,
       component: 'Feeder floor',
       measures: 'holes and dents',
       position: FEEDER_UP,
@@ -128,7 +128,6 @@ export function conveyorWear({ fine, fineBand, fineWear, m, rate, ruled, w, wear
       put: { replace: 120 },
     })
     .add('series', 'wear-strips', {
-      station: 4,
       component: 'Feeder wear strips',
       measures: 'thickness',
       position: FEEDER_UP,
@@ -146,7 +145,6 @@ export function conveyorWear({ fine, fineBand, fineWear, m, rate, ruled, w, wear
       put: { replace: 30 },
     })
     .add('series', 'stripper-plates', {
-      station: 4,
       component: 'Stripper plates',
       measures: 'clearance to the slats',
       position: LEVEL,
@@ -162,5 +160,39 @@ export function conveyorWear({ fine, fineBand, fineWear, m, rate, ruled, w, wear
       ifLeft: 'Crop comes back round and wraps.',
       mind: ['feeder', 'hand'],
       put: { adjust: 15 },
+    })
+    .add('condition', 'slat-memory', {
+      component: 'Conveyor slats',
+      measures: 'a set left by a jump',
+      position: LEVEL,
+      when: chain,
+      looksFor: ['crooked all on one side', 'bent in a wave', 'one strand a link ahead'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Count links from a slat to the drum on both sides; sight across three slats at once.',
+      why: 'After a jump the slats keep their set: set straight the chain climbs again.',
+      ifLeft: 'It jumps a second time, at full load.',
+      parts: part('LM-2118', 'Slat with stiffener rings'),
+      mind: ['feeder', 'hand'],
+      put: { adjust: 40, replace: 60 },
+      knockOns: bring('conveyor-judged', 'conveyor-chain-tension', 'a strand was moved a link'),
+    })
+    .add('condition', 'guide-slat', {
+      component: 'Wooden guide slats',
+      measures: 'tight, whole, not worn through',
+      position: LEVEL,
+      places: both,
+      looksFor: ['loose', 'split', 'worn to the bolt heads'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Knock each with the hand: it does not rattle. Finger over every bolt head.',
+      why: 'A loose guide lets the chain run on steel.',
+      ifLeft: 'It goes through the machine with its bolts.',
+      parts: part('LM-2128', 'Guide slat, oiled wood', 1, undefined, {
+        soldIn: 2,
+        needs: [{ number: 'LM-2129', name: 'Guide bolt, countersunk', each: 3 }],
+      }),
+      mind: ['feeder'],
+      put: { adjust: 15, replace: 35 },
     });
 }

@@ -1,57 +1,14 @@
 import { both, every, part, season, tool } from '../build';
 import type { Combine } from './model';
 import { SHIELDS, BOOT, TUBE } from './positions';
+import { chains } from './elevatorChains';
 
 /** Station 8. */
-export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine): void {
-  const takeUp = {
-    total: m.elevatorTravel,
-    reserve: 12,
-    strandsPerTravel: 2,
-    pitch: 38.1,
-    loopPitches: m.elevatorPitches,
-    limitPercent: 2.5,
-    resolution: 1,
-  };
-  w.add('feel', 'elevator-chain', {
-    station: 8,
-    component: 'Clean-grain elevator chain',
-    measures: 'feel at the lower sprocket',
-    position: BOOT,
-    method: 'elevator-feel',
-    places: ['boot'],
-    good: ['justSlides', 'slidesEasily'],
-    asksPlay: m.noPlay,
-    takeUp,
-    how: `Push the chain sideways on the lower sprocket by hand, then try to pull it away from the teeth.${m.noPlay ? ' Feel for up-and-down play too.' : ''} Read the adjuster slot left.`,
-    why: 'Right: it slides sideways by hand and cannot be pulled away. Too tight ruins the lower bearing.',
-    schools: m.noPlay
-      ? 'Feel plus no up-and-down play here, every so many hours.'
-      : 'Feel alone here; others add play, or look daily.',
-    ifLeft:
-      'Paddles strike the housing and crack grain; the chain drops off and the tank stops filling.',
-    minutes: 8,
-    put: {
-      adjust: 20,
-      shorten: 60,
-      replace: 180,
-      cover: { name: 'elevator boot and head doors', minutes: 15 },
-    },
-    mind: ['hand'],
-    parts: [
-      ...part('LM-3301', 'Elevator chain with paddles'),
-      ...part('LM-3308', 'Lower sprocket', 1, 'Hooked teeth ruin a new chain.'),
-    ],
-    knockOns: [
-      { check: 'elevator-top-drive', why: 'the head moved, its drive chain sags otherwise' },
-      { task: 'Top drive chain: its sag changes with the elevator head' },
-      { task: 'Yield sensor: recalibrate after moving the head' },
-    ],
-    interval: every(m.noPlay ? 50 : 100, 365, 5),
-    pairs: [{ check: 'elevator-sprocket', from: 0.5, why: 'hooked teeth ruin a new chain.' }],
-  })
+export function elevators(combine: Combine): void {
+  chains(combine);
+  const { fine, fineWear, rate, ruled, w, wear } = combine;
+  w.at(8)
     .add('measure', 'elevator-chain-elongation', {
-      station: 8,
       component: 'Clean-grain elevator chain',
       measures: 'length over 12 pitches',
       position: BOOT,
@@ -75,7 +32,6 @@ export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine):
       interval: season(5),
     })
     .add('measure', 'elevator-sprocket', {
-      station: 8,
       component: 'Elevator lower sprocket',
       measures: 'tooth thickness',
       position: BOOT,
@@ -91,21 +47,19 @@ export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine):
       put: { replace: 60 },
     })
     .add('condition', 'elevator-adjuster', {
-      station: 8,
       component: 'Elevator adjusting bolt',
       measures: 'straight and free',
       position: BOOT,
       method: 'look',
       places: both,
-      looksFor: ['bent', 'rusted fast', 'nut pulled past the end'],
-      how: 'Look along the bolt.',
-      why: 'Bent: somebody pulled past the end, or grain is packed in the boot.',
+      looksFor: ['bent', 'rusted fast', 'nut pulled past the end', 'boot packed hard'],
+      how: 'Look along the bolt, and into the boot.',
+      why: 'Bent: somebody pulled past the end, the boot is packed, or the separator was left running on a full tank.',
       ifLeft: 'The chain cannot be set.',
       parts: part('LM-3312', 'Adjusting bolt'),
       put: { replace: 25 },
     })
     .add('series', 'elevator-paddles', {
-      station: 8,
       component: 'Elevator paddles',
       measures: 'height left',
       position: BOOT,
@@ -119,12 +73,15 @@ export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine):
       how: 'Three paddles a third of the chain apart.',
       why: 'Short paddles let grain fall back and be struck again.',
       ifLeft: 'Cracked grain and a wandering yield map.',
-      parts: part('LM-3305', 'Paddle'),
+      parts: part('LM-3305', 'Paddle', 1, undefined, {
+        soldIn: 4,
+        needs: [{ number: 'LM-3306', name: 'Paddle bolt with lock nut', each: 2 }],
+      }),
       mind: ['hand'],
       put: { replace: 8 },
+      knockOns: [{ task: 'Yield sensor: recalibrate, the paddles throw otherwise' }],
     })
     .add('mark', 'elevator-top-drive', {
-      station: 8,
       component: 'Elevator top drive chain',
       measures: 'sag at mid-span',
       position: SHIELDS,
@@ -145,33 +102,15 @@ export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine):
         limitPercent: 2.5,
         resolution: 1,
       },
-      how: 'Total movement at mid-span, then the slot left.',
-      why: 'Long outer chains wear unseen.',
+      how: 'Total movement at mid-span, then the slot left. Its idler is set by hand only, never with a lever.',
+      why: 'Long outer chains wear unseen, and a levered idler pulls its bearing.',
       ifLeft: 'It jumps and the elevator stops.',
       parts: part('LM-3320', 'Top drive chain, 96 pitches'),
       mind: ['hand', 'climb'],
       put: { adjust: 15, shorten: 25, replace: 50 },
       interval: every(100),
     })
-    .add('gonogo', 'elevator-drive-belt', {
-      station: 8,
-      component: 'Elevator drive belt',
-      measures: 'profile with the belt gauge',
-      position: SHIELDS,
-      method: 'gonogo',
-      gauge: 'Belt wear gauge',
-      good: 'doesNotFit',
-      otherwise: 'replace',
-      how: 'Press the gauge over the belt: if it goes to the stop, the belt is worn.',
-      why: 'A gauge says at once what a look cannot.',
-      schools: 'Go-no-go gauge here; others measure the width.',
-      ifLeft: 'The elevator slows and plugs.',
-      parts: part('LM-5220', 'Elevator drive belt'),
-      mind: ['spring'],
-      put: { replace: 45 },
-    })
     .add('condition', 'moisture-sensor', {
-      station: 8,
       component: 'Moisture sensor auger',
       measures: 'clean and turning',
       position: TUBE,
@@ -185,7 +124,6 @@ export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine):
       mind: ['climb'],
     })
     .add('condition', 'grain-camera', {
-      station: 8,
       component: 'Grain camera lens',
       measures: 'clean',
       position: TUBE,
@@ -199,26 +137,7 @@ export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine):
       put: { adjust: 3, replace: 15 },
       mind: ['climb'],
     })
-    .add('feel', 'tailings-chain', {
-      station: 8,
-      component: 'Tailings elevator chain',
-      measures: 'feel at the lower sprocket',
-      position: BOOT,
-      method: 'elevator-feel',
-      places: ['boot'],
-      good: ['justSlides', 'slidesEasily'],
-      asksPlay: m.noPlay,
-      takeUp: { ...takeUp, total: 45, reserve: 10, loopPitches: 124 },
-      how: 'As the clean-grain chain.',
-      why: 'Tailings that do not return are lost.',
-      ifLeft: 'It plugs and throws the shear.',
-      parts: part('LM-3351', 'Tailings chain with paddles'),
-      mind: ['hand'],
-      put: { adjust: 15, shorten: 50, replace: 140 },
-      interval: every(100, 365, 5),
-    })
     .add('series', 'tailings-paddles', {
-      station: 8,
       component: 'Tailings paddles',
       measures: 'height left',
       position: BOOT,
@@ -235,5 +154,74 @@ export function elevators({ fine, fineWear, m, rate, ruled, w, wear }: Combine):
       parts: part('LM-3355', 'Tailings paddle'),
       mind: ['hand'],
       put: { replace: 8 },
+    })
+    .add('condition', 'cross-auger-cleanouts', {
+      component: 'Cross-auger clean-outs',
+      measures: 'emptied and shut',
+      position: BOOT,
+      places: ['clean grain', 'tailings'],
+      looksFor: ['packed', 'not shut', 'hinge bent', 'seal gone'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Open both, let out what has gathered, look along the auger, shut them.',
+      why: 'Wet grain left there grows, sets hard, and bends the adjuster.',
+      ifLeft: 'The first hour of harvest on a plugged boot.',
+      parts: part('LM-3360', 'Clean-out seal'),
+      mind: ['hand'],
+      put: { adjust: 10, replace: 20 },
+      knockOns: [{ task: 'Clean-out doors: shut and hooked' }],
+    })
+    .add('condition', 'small-auger-fuse', {
+      component: 'Sample auger fuse',
+      measures: 'right rating, spare there',
+      position: TUBE,
+      looksFor: ['blown', 'larger one in its place', 'no spare'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Pull it, read its rating, press it back; a spare lies in the lid.',
+      why: 'The small auger of the moisture sensor stops unnoticed when it is blown.',
+      ifLeft: 'Moisture reads the same all day.',
+      parts: part('LM-3362', 'Fuse, as rated', 1, undefined, { soldIn: 10 }),
+      mind: ['climb'],
+      put: { adjust: 3, replace: 3 },
     });
+  driveBelt(combine);
+}
+
+/** The elevator's drive belt, by gauge or by width. */
+function driveBelt({ rate, ruled, w, wear, ways }: Combine): void {
+  for (const { way, when, id } of ways('belt-judged')) {
+    const shared = {
+      station: 8,
+      component: 'Elevator drive belt',
+      position: SHIELDS,
+      when,
+      why: 'A gauge or a number says what a look cannot.',
+      schools: 'A go-no-go gauge, or the width by caliper; a look never passes it.',
+      ifLeft: 'The elevator slows and plugs.',
+      parts: part('LM-5220', 'Elevator drive belt'),
+      mind: ['spring'] as const,
+      put: { replace: 45 },
+    };
+    if (way === 'gauge')
+      w.add('gonogo', id('elevator-drive-belt'), {
+        ...shared,
+        measures: 'profile with the belt gauge',
+        gauge: 'Belt wear gauge',
+        good: 'doesNotFit',
+        otherwise: 'replace',
+        how: 'Press the gauge over the belt: if it goes to the stop, the belt is worn.',
+      });
+    else
+      w.add('measure', id('elevator-drive-belt'), {
+        ...shared,
+        measures: 'top width',
+        method: 'belt-width',
+        ...ruled,
+        limit: wear(25, 22.5),
+        wearRate: rate(0.0011),
+        lookAlone: true,
+        how: 'Caliper at the narrowest of three places.',
+      });
+  }
 }

@@ -1,29 +1,30 @@
-import { every, part, season, tool } from '../build';
+import { daily, every, part, season, tool } from '../build';
 import type { Combine } from './model';
-import { DOWN, SHIELDS, COLD } from './positions';
+import { SHIELDS, COLD, DRAWN_IN } from './positions';
+import { gearOils } from './gearOils';
 
 /** Station 11. */
-export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
-  w.add('measure', 'engine-fan-belt', {
-    station: 11,
-    component: 'Engine fan belt',
-    measures: 'top width',
-    position: SHIELDS,
-    method: 'belt-width',
-    ...ruled,
-    limit: wear(25, 22.4),
-    wearRate: rate(0.0011),
-    lookAlone: true,
-    how: 'Caliper at the narrowest of three places.',
-    why: 'A worn belt looks fine; the temperature tells too late.',
-    ifLeft: 'The engine runs hot in the afternoon.',
-    parts: part('LM-6101', 'Engine fan belt'),
-    mind: ['spring', 'hot', 'climb'],
-    put: { replace: 40 },
-    interval: season(10),
-  })
+export function engineSide(combine: Combine): void {
+  const { m, rate, ruled, w, wear } = combine;
+  w.at(11)
+    .add('measure', 'engine-fan-belt', {
+      component: 'Engine fan belt',
+      measures: 'top width',
+      position: SHIELDS,
+      method: 'belt-width',
+      ...ruled,
+      limit: wear(25, 22.4),
+      wearRate: rate(0.0011),
+      lookAlone: true,
+      how: 'Caliper at the narrowest of three places.',
+      why: 'A worn belt looks fine; the temperature tells too late.',
+      ifLeft: 'The engine runs hot in the afternoon.',
+      parts: part('LM-6101', 'Engine fan belt'),
+      mind: ['spring', 'hot', 'climb'],
+      put: { replace: 40 },
+      interval: season(10),
+    })
     .add('measure', 'alternator-belt', {
-      station: 11,
       component: 'Alternator belt',
       measures: 'force to press it at mid-span',
       position: SHIELDS,
@@ -41,22 +42,21 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       put: { adjust: 10 },
     })
     .add('condition', 'engine-sheaves', {
-      station: 11,
       component: 'Engine sheaves',
       measures: 'smooth and flat',
       position: SHIELDS,
       method: 'look',
-      looksFor: ['rust', 'groove worn', 'chipped'],
-      marked: 'adjust',
+      looksFor: ['rust', 'groove that can be felt', 'chipped'],
+      marked: 'replace',
+      damaged: 'replace',
       how: 'Finger round each groove, belt slack.',
-      why: 'A rough sheave sands the belt.',
+      why: 'A rough sheave sands the belt; a groove that can be felt is renewed, not adjusted.',
       ifLeft: 'The new belt wears in weeks.',
       parts: part('LM-6105', 'Fan sheave'),
       mind: ['climb'],
       put: { adjust: 15, replace: 60 },
     })
     .add('condition', 'air-boots', {
-      station: 11,
       component: 'Air boots and clamps',
       measures: 'cracks and clamps',
       position: COLD,
@@ -69,22 +69,25 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       put: { replace: 30 },
       mind: ['climb'],
     })
-    .add('service', 'air-filter', {
-      station: 11,
+    .add('condition', 'air-filter', {
       component: 'Air filter',
-      measures: 'renewed',
+      measures: 'its alarm, and the dust behind it',
       position: COLD,
-      method: 'grease',
-      asks: 'done',
-      product: 'Air filter set',
-      interval: every(500),
-      how: 'Outer one by the gauge, inner one every third.',
-      why: 'Never blow it out near the engine.',
-      ifLeft: 'No power by noon.',
-      mind: ['climb'],
+      looksFor: ['alarm was on', 'dust behind the outer one', 'seal torn'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Leave it alone until the alarm says so. Then the outer one, blown from the inside out with low pressure, away from the engine; the inner one is only renewed.',
+      why: 'Every opening lets dust in: it is cleaned when it asks for it, not by habit.',
+      schools:
+        'Cleaned from the inside out when the alarm comes; some renew by hours all the same.',
+      ifLeft: 'No power by noon; opened too often, a dusted engine.',
+      parts: part('LM-6114', 'Air filter, outer', 1, undefined, {
+        needs: [{ number: 'LM-6115', name: 'Air filter, inner', each: 1 }],
+      }),
+      put: { adjust: 10, replace: 15 },
+      mind: ['climb', 'dust'],
     })
     .add('service', 'fuel-filter', {
-      station: 11,
       component: 'Fuel filters',
       measures: 'renewed, water drained',
       position: COLD,
@@ -98,7 +101,6 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       mind: ['climb'],
     })
     .add('level', 'engine-oil', {
-      station: 11,
       component: 'Engine',
       measures: 'oil level',
       position: COLD,
@@ -107,7 +109,7 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       product: 'Engine oil 15W-40',
       colours: ['grey', 'diesel smell'],
       interval: { kind: 'daily' },
-      how: 'Between the marks, never over.',
+      how: 'Cold, or rested ten minutes, on level ground. Between the marks, never over.',
       why: 'Grey is water, thin is diesel.',
       ifLeft: 'A seized engine.',
       parts: part('LM-6120', 'Engine oil, 5 l'),
@@ -115,7 +117,6 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       mind: ['hot', 'climb'],
     })
     .add('level', 'coolant-level', {
-      station: 11,
       component: 'Coolant',
       measures: 'level',
       position: COLD,
@@ -124,7 +125,7 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       product: 'Coolant, ready mixed',
       colours: ['rusty', 'oily'],
       interval: { kind: 'daily' },
-      how: 'Cold only; never open it hot.',
+      how: 'Cold or well rested; never open it hot.',
       why: 'Low coolant boils at the first long pull.',
       ifLeft: 'The engine shuts itself off.',
       parts: part('LM-6125', 'Coolant, 5 l'),
@@ -132,16 +133,15 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       mind: ['hot', 'climb'],
     })
     .add('level', 'hydraulic-oil', {
-      station: 11,
       component: 'Hydraulic tank',
       measures: 'oil level',
-      position: DOWN,
+      position: DRAWN_IN,
       method: 'level-eye',
       eye: 'sight glass',
       product: 'Hydraulic oil HV 46',
       colours: ['milky', 'black'],
       interval: every(50),
-      how: 'All cylinders in, header down.',
+      how: 'Tube in, feeder lowered, all cylinders in, rested: as this build wants it.',
       why: 'Read with cylinders out it looks low and is overfilled.',
       ifLeft: 'Pumps suck air.',
       parts: part('LM-6130', 'Hydraulic oil, 5 l'),
@@ -149,22 +149,27 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       mind: ['hot', 'pressure'],
     })
     .add('condition', 'leaks', {
-      station: 11,
       component: 'Leaks',
       measures: 'where, and what colour',
       position: COLD,
       method: 'look',
-      looksFor: ['engine oil (black)', 'hydraulic oil (amber)', 'coolant (green)', 'fuel'],
+      looksFor: [
+        'engine oil (black)',
+        'hydraulic oil (amber)',
+        'reverser fluid (red)',
+        'gear oil (by its smell)',
+        'coolant (green)',
+        'fuel',
+      ],
       marked: 'watch',
       damaged: 'adjust',
       how: 'Cardboard under the hose, never a hand.',
-      why: 'The colour tells which one.',
+      why: 'The colour tells whose oil it is, before anybody looks for the place.',
       ifLeft: 'Oil on hot chaff burns.',
       mind: ['pressure', 'hot'],
       put: { adjust: 30 },
     })
     .add('condition', 'radiator-screen', {
-      station: 11,
       component: 'Radiator screen and brush',
       measures: 'clean, turns, seal whole',
       position: COLD,
@@ -180,7 +185,6 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       interval: { kind: 'daily' },
     })
     .add('condition', 'hoses-wiring', {
-      station: 11,
       component: 'Hoses and wiring, engine deck',
       measures: 'rubbing, clips, heat',
       position: COLD,
@@ -193,5 +197,34 @@ export function engineSide({ m, rate, ruled, w, wear }: Combine): void {
       parts: part('LM-6150', 'Clip set'),
       mind: ['hot'],
       put: { adjust: 15, replace: 45 },
+    })
+    .add('condition', 'fan-drive-boots', {
+      component: 'Engine fan drive boots',
+      measures: 'dust boots whole and seated',
+      position: SHIELDS,
+      looksFor: ['torn', 'off its lip', 'packed in dust'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Finger round each boot; press it back onto its lip.',
+      why: 'Dust in the drive wears it from inside, unseen.',
+      ifLeft: 'The fan drive seizes in the afternoon.',
+      parts: part('LM-6108', 'Dust boot'),
+      mind: ['climb'],
+      put: { adjust: 5, replace: 20 },
+    })
+    .add('service', 'water-drain', {
+      component: 'Fuel water separator',
+      measures: 'drained until fuel runs clear',
+      position: COLD,
+      asks: 'done',
+      product: 'Into a can, never on the ground',
+      interval: daily,
+      how: 'Open the drain before the first start, a can below, until it runs clear.',
+      why: 'Water sinks overnight; it stops injectors by noon.',
+      ifLeft: 'It stops on the slope.',
+      minutes: 2,
+      mind: ['hot', 'climb'],
+      knockOns: [{ task: 'Fuel water drain: shut and dry' }],
     });
+  gearOils(combine);
 }

@@ -1,45 +1,14 @@
-import { every, part, tool } from '../build';
+import { every, part, perCrop, tool } from '../build';
 import type { Combine } from './model';
 import { LEVEL, SHIELDS } from './positions';
 
 /** Station 4: the drum and what drives it. */
-export function feederDrum({ fine, fineWear, m, rate, w }: Combine): void {
-  w.add('setting', 'drum-height', {
-    station: 4,
-    component: 'Feeder drum',
-    measures: 'height of its stops',
-    position: LEVEL,
-    method: 'setting',
-    options: ['low', 'high'],
-    expected: m.drumAlwaysHigh
-      ? [
-          { option: 'high', because: 'always high for capacity on this machine' },
-          { crop: 'lentils', option: 'low', because: 'very light crop' },
-        ]
-      : [
-          { option: 'low', because: 'small grain and stones' },
-          { crop: 'maize', option: 'high', because: 'ears need room' },
-          { crop: 'grain sorghum', option: 'high', because: 'heads need room' },
-          { header: 'Merle 12', option: 'high', because: 'row-crop header' },
-        ],
-    how: 'Look which hole the stop bolt stands in, both sides.',
-    why: 'The drum must ride on the crop.',
-    schools: m.drumAlwaysHigh
-      ? 'Always high for capacity except in very light crops.'
-      : 'Low for small grain and stones, high for large ears.',
-    ifLeft: 'It bunches or breaks ears.',
-    interval: { kind: 'perCrop' },
-    put: { adjust: 10 },
-    mind: ['feeder'],
-    knockOns: [
-      {
-        check: 'conveyor-chain-tension',
-        why: 'the tension is judged with the drum at its new height',
-      },
-    ],
-  })
+export function feederDrum(combine: Combine): void {
+  drumHeight(combine);
+  const { by, fine, fineWear, rate, w } = combine;
+  const strokes = by('clutch', { one: STROKES.one, many: STROKES.many });
+  w.at(4)
     .add('mark', 'feeder-drive-chain', {
-      station: 4,
       component: 'Feeder drive chain',
       measures: 'sag at mid-span',
       position: SHIELDS,
@@ -60,8 +29,8 @@ export function feederDrum({ fine, fineWear, m, rate, w }: Combine): void {
         limitPercent: 2.5,
         resolution: 1,
       },
-      how: 'Push the slack strand up and down at mid-span: total movement against the gauge, then the slot left.',
-      why: 'Four in a hundred of the span for a level drive.',
+      how: 'Push the slack strand up and down at mid-span: total movement against the gauge, then the slot left. The idler is set by hand only, never with a lever.',
+      why: 'Four in a hundred of the span for a level drive; a lever pulls the idler over and ruins its bearing.',
       ifLeft: 'It skips under load and breaks a link.',
       parts: part(
         'LM-2150',
@@ -75,48 +44,54 @@ export function feederDrum({ fine, fineWear, m, rate, w }: Combine): void {
       knockOns: [{ check: 'feeder-slip-clutch', why: 'the clutch hub moves with the chain' }],
     })
     .add('setting', 'drive-sprocket-position', {
-      station: 4,
-      component: 'Feeder drive sprocket',
-      measures: 'which of the two it runs on',
+      component: 'Feeder conveyor drive',
+      measures: 'which driving sprocket the chain runs on',
       position: SHIELDS,
-      method: 'setting',
-      options: ['large (slow)', 'small (fast)'],
+      options: ['small driving sprocket (slow)', 'large driving sprocket (fast)'],
       expected: [
-        { option: 'large (slow)' },
-        { crop: 'lentils', option: 'small (fast)', because: 'light crop needs a fast feeder' },
+        { option: 'small driving sprocket (slow)' },
+        {
+          crop: 'lentils',
+          option: 'large driving sprocket (fast)',
+          because: 'a thin mat wants a fast feeder',
+        },
+        {
+          header: 'Merle 10',
+          option: 'large driving sprocket (fast)',
+          because: 'a draper feeds in heads first, fast and even',
+        },
       ],
-      how: 'Look which sprocket the chain runs on.',
-      why: 'Feeder speed must match the crop.',
+      how: 'Look at the driving side: on its bigger sprocket the conveyor runs faster.',
+      why: 'The bigger the driving sprocket, the faster what it drives.',
       ifLeft: 'Heads are thrown or bunched.',
-      interval: { kind: 'perCrop' },
+      interval: perCrop,
       put: { adjust: 25 },
       knockOns: [
         { check: 'feeder-drive-chain', why: 'the chain is set anew on the other sprocket' },
       ],
     })
     .add('service', 'feeder-slip-clutch', {
-      station: 4,
       component: 'Feeder slip clutch',
-      measures: 'strokes of grease',
+      measures: 'strokes of grease, the one marked fitting',
       position: SHIELDS,
-      method: 'grease',
       asks: 'strokes',
-      amount: m.slipClutchStrokes[0],
-      most: m.slipClutchStrokes[1],
+      amount: strokes.amount,
+      most: strokes.most,
+      versions: [
+        ...strokes.versions,
+        // an older clutch holds more, whichever way is followed
+        { built: { to: 2016 }, amount: 3, most: 4 },
+      ],
       product: 'Grease NLGI 2',
       interval: every(50),
-      how: 'Several fittings, only the marked one is greased.',
-      why: 'Too much grease lets it slip.',
-      schools:
-        m.slipClutchStrokes[0] === 1
-          ? 'One stroke here; others give many. Never more than the book.'
-          : 'Many small strokes here; others give one. Never more than the book.',
+      how: 'Several fittings, only the marked one is greased. Count the strokes.',
+      why: 'The conveyor’s clutch takes very little: too much grease lets it slip.',
+      schools: 'One stroke, or many and never more than the book; older clutches hold more.',
       ifLeft: 'It seizes and no longer protects the chain.',
     })
     .add('service', 'feeder-driveshaft', {
-      station: 4,
       component: 'Feeder driveshaft joints',
-      measures: 'strokes of grease, tubes lined up',
+      measures: 'strokes of grease, tube holes lined up',
       position: LEVEL,
       method: 'grease',
       places: ['front joint', 'rear joint', 'tubes'],
@@ -125,12 +100,11 @@ export function feederDrum({ fine, fineWear, m, rate, w }: Combine): void {
       most: 8,
       product: 'Grease NLGI 2',
       interval: every(50),
-      how: 'Line the tubes up first, then grease.',
+      how: 'Turn the shaft until the holes of both tubes stand in line, then grease.',
       why: 'Tubes out of line take no grease.',
       ifLeft: 'A dry joint breaks and flails.',
     })
     .add('measure', 'hanger-bearing', {
-      station: 4,
       component: 'Feeder hanger bearing',
       measures: 'play',
       position: LEVEL,
@@ -147,7 +121,6 @@ export function feederDrum({ fine, fineWear, m, rate, w }: Combine): void {
       knockOns: [{ check: 'gearbox-splines', why: 'the shaft was drawn' }],
     })
     .add('condition', 'gearbox-splines', {
-      station: 4,
       component: 'Feeder gearbox splines',
       measures: 'teeth and grease',
       position: LEVEL,
@@ -159,5 +132,50 @@ export function feederDrum({ fine, fineWear, m, rate, w }: Combine): void {
       ifLeft: 'The spline strips at full load.',
       parts: part('LM-2165', 'Splined hub'),
       put: { adjust: 20, replace: 90 },
+    });
+}
+
+const STROKES = {
+  one: { built: { from: 2017 }, amount: 1, most: 2 },
+  many: { built: { from: 2017 }, amount: 5, most: 8 },
+};
+
+const OPEN = { crop: 'maize', option: 'high', because: 'ears need room' } as const;
+const LIGHT = { crop: 'lentils', option: 'low', because: 'very light crop, and stones are felt' };
+
+/** Where the drum stands, by crop and header, in both schools. */
+function drumHeight({ bring, w, ways }: Combine): void {
+  for (const { way, when, id } of ways('drum'))
+    w.at(4).add('setting', id('drum-height'), {
+      component: 'Feeder drum',
+      measures: way === 'high' ? 'height of its stops, high as a rule' : 'height of its stops',
+      position: LEVEL,
+      when,
+      places: ['left', 'right'],
+      options: ['low', 'high'],
+      expected:
+        way === 'high'
+          ? [{ option: 'high', because: 'always high for capacity' }, LIGHT]
+          : [
+              { option: 'low', because: 'small grain and stones' },
+              OPEN,
+              { crop: 'grain sorghum', option: 'high', because: 'heads need room' },
+              { header: 'Merle 12', option: 'high', because: 'a row-crop header feeds ears' },
+              { header: 'Merle 10', option: 'high', because: 'a draper feeds a thick even mat' },
+              { ...LIGHT, header: 'Merle 10' },
+            ],
+      how: 'Look which hole the stop bolt stands in, both sides alike. Drum height is put back after the tension is read.',
+      why: 'The drum must ride on the crop, level from side to side.',
+      schools:
+        'Low for small grain and stones, high for ears and with a draper; or always high but in very light crops.',
+      ifLeft: 'It bunches or breaks ears.',
+      interval: perCrop,
+      put: { adjust: 10 },
+      mind: ['feeder'],
+      knockOns: bring(
+        'conveyor-judged',
+        'conveyor-chain-tension',
+        'the tension is judged with the drum at its new height',
+      ),
     });
 }

@@ -1,27 +1,34 @@
-import { both, part, tool } from '../build';
+import { both, part, perHeader, tool } from '../build';
 import type { Combine } from './model';
 import { DOWN, FEEDER_UP } from './positions';
 
 /** Station 3. */
 export function feederFace({ fine, fineWear, rate, ruled, w, wear }: Combine): void {
-  w.add('count', 'pivot-bolts', {
-    station: 3,
-    component: 'Feeder pivot bolts',
-    measures: 'present and whole',
-    position: FEEDER_UP,
-    method: 'look',
-    counted: 'pivot bolts',
-    total: 6,
-    renew: 'set',
-    how: 'Look and feel for every bolt head; strike none.',
-    why: 'One broken has overloaded the rest: the set is renewed.',
-    ifLeft: 'The feeder face drops on one side.',
-    parts: part('LM-2002', 'Pivot bolt with nut', 1, 'The whole set together.'),
-    mind: ['feeder'],
-    put: { replace: 12 },
-  })
+  w.at(3)
+    .add('count', 'pivot-bolts', {
+      component: 'Feeder pivot bolts',
+      measures: 'present and whole',
+      position: FEEDER_UP,
+      method: 'look',
+      counted: 'pivot bolts',
+      total: 6,
+      renew: 'set',
+      how: 'Look and feel for every bolt head; strike none.',
+      why: 'One broken has overloaded the rest: the set is renewed.',
+      ifLeft: 'The feeder face drops on one side.',
+      parts: part('LM-2002', 'Pivot bolt with nut', 1, 'The whole set together.', {
+        soldIn: 6,
+        heavy: {
+          number: 'LM-2003',
+          name: 'Pivot bolt, heavy',
+          because: 'heads of more than four tonnes; the whole set, never mixed',
+          all: true,
+        },
+      }),
+      mind: ['feeder'],
+      put: { replace: 12 },
+    })
     .add('measure', 'face-angle', {
-      station: 3,
       component: 'Feeder face',
       measures: 'angle with a level',
       position: DOWN,
@@ -31,13 +38,14 @@ export function feederFace({ fine, fineWear, rate, ruled, w, wear }: Combine): v
       style: 'plain',
       tool: tool('level'),
       limit: { type: 'band', low: 3, nominal: 4.5, high: 6 },
-      how: 'Level on flat ground. Lay the level on the machined edge of the face.',
+      how: 'Level on flat ground, tyres at their pressure. Lay the level on the machined edge of the face. Anew after another header, tyre or axle position.',
       why: 'Too steep the header digs in, too flat it leaves the lodged crop.',
       ifLeft: 'The cut is uneven whatever the header is set to.',
       put: { adjust: 30 },
+      interval: perHeader,
+      knockOns: [{ task: 'Header height: calibrate anew, the face stands at another angle' }],
     })
     .add('measure', 'feeder-slide', {
-      station: 3,
       component: 'Feeder face slide',
       measures: 'wear strip thickness',
       position: FEEDER_UP,
@@ -54,7 +62,6 @@ export function feederFace({ fine, fineWear, rate, ruled, w, wear }: Combine): v
       put: { replace: 40 },
     })
     .add('measure', 'tilt-pins', {
-      station: 3,
       component: 'Tilt pins',
       measures: 'play in the bush',
       position: DOWN,
@@ -71,21 +78,22 @@ export function feederFace({ fine, fineWear, rate, ruled, w, wear }: Combine): v
       put: { replace: 45 },
     })
     .add('condition', 'coupler', {
-      station: 3,
       component: 'Header coupler',
       measures: 'clean, capped, contacts bright',
       position: DOWN,
       method: 'look',
-      looksFor: ['dirt', 'cap missing', 'contact green', 'seal cut'],
+      looksFor: ['dirt', 'cap missing', 'contact green', 'seal nicked: drips on the feeder belt'],
       marked: 'adjust',
-      how: 'Key off when joining. Clean with electrical contact cleaner, not brake cleaner.',
-      why: 'Dirt in the coupler is dirt in every header valve.',
-      ifLeft: 'Header functions drop out in the field.',
+      how: 'Key off when joining. Clean with electrical contact cleaner, not brake cleaner. Cap on whenever it is open. Finger round every seal.',
+      why: 'Dirt in the coupler is dirt in every header valve; a nicked seal drips on the variable belt.',
+      ifLeft: 'Header functions drop out in the field, and the feeder belt is ruined by oil.',
       parts: part('LM-2015', 'Coupler seal kit'),
       mind: ['pressure'],
+      interval: perHeader,
+      put: { adjust: 10, replace: 25 },
+      knockOns: [{ check: 'variable-belt-condition', why: 'oil from the coupler drips on it' }],
     })
     .add('condition', 'header-latch', {
-      station: 3,
       component: 'Header latch and lock',
       measures: 'closed and locked both sides',
       position: DOWN,
@@ -97,5 +105,36 @@ export function feederFace({ fine, fineWear, rate, ruled, w, wear }: Combine): v
       why: 'The latch carries the header over every ditch.',
       ifLeft: 'The header can come off.',
       parts: part('LM-2019', 'Latch spring'),
+    })
+    .add('condition', 'latch-second-notch', {
+      component: 'Header latch',
+      measures: 'in its second notch, check straps tight',
+      position: DOWN,
+      places: both,
+      looksFor: ['first notch only', 'strap slack', 'strap frayed'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Pull the handle home until it drops a second time; the strap takes the last play out.',
+      why: 'The first notch holds the header, the second keeps it when the first is worn.',
+      ifLeft: 'A header that comes off on a headland.',
+      parts: part('LM-2021', 'Check strap'),
+      interval: perHeader,
+      put: { adjust: 5, replace: 20 },
+    })
+    .add('condition', 'tilt-pins-broken', {
+      component: 'Tilt cylinder pins',
+      measures: 'whole, in their place, clips in',
+      position: DOWN,
+      when: { tilt: ['single'] },
+      places: ['cylinder end', 'rod end'],
+      looksFor: ['pin broken', 'clip missing', 'pin turned'],
+      how: 'Turn each pin by hand: one that turns in two halves is broken inside.',
+      why: 'One cylinder carries the whole tilt: its pins break before those of two.',
+      ifLeft: 'The face drops on one side at speed.',
+      parts: part('LM-2013', 'Tilt cylinder pin', 1, undefined, {
+        needs: [{ number: 'LM-2014', name: 'Pin clip, used once', each: 2 }],
+      }),
+      put: { replace: 35 },
+      mind: ['feeder'],
     });
 }

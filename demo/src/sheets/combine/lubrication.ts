@@ -1,27 +1,27 @@
-import { both, every } from '../build';
+import { afterHarvest, both, daily, every, season, storageIn } from '../build';
 import type { Combine } from './model';
-import { LEVEL, SHIELDS, COLD, ANY } from './positions';
+import { ANY, BOOT, COLD, LEVEL, SHIELDS, WARM } from './positions';
 
 /** Station 14. */
-export function lubrication({ w }: Combine): void {
-  w.add('service', 'grease-daily', {
-    station: 14,
-    component: 'Grease points, daily',
-    measures: 'strokes each',
-    position: ANY,
-    method: 'grease',
-    places: ['steering pins', 'reel drive'],
-    asks: 'strokes',
-    amount: 2,
-    most: 4,
-    product: 'Grease NLGI 2',
-    interval: { kind: 'daily' },
-    how: 'Wipe the fitting, then grease.',
-    why: 'Little and often.',
-    ifLeft: 'Dry pins wear in days.',
-  })
+export function lubrication(combine: Combine): void {
+  const { by, w } = combine;
+  w.at(14)
+    .add('service', 'grease-daily', {
+      component: 'Grease points, daily',
+      measures: 'strokes each',
+      position: ANY,
+      method: 'grease',
+      places: ['steering pins', 'reel drive'],
+      asks: 'strokes',
+      amount: 2,
+      most: 4,
+      product: 'Grease NLGI 2',
+      interval: { kind: 'daily' },
+      how: 'Wipe the fitting, then grease.',
+      why: 'Little and often.',
+      ifLeft: 'Dry pins wear in days.',
+    })
     .add('service', 'grease-50', {
-      station: 14,
       component: 'Grease points, every 50 h',
       measures: 'strokes each',
       position: ANY,
@@ -37,7 +37,6 @@ export function lubrication({ w }: Combine): void {
       ifLeft: 'Play grows.',
     })
     .add('service', 'grease-100', {
-      station: 14,
       component: 'Grease points, every 100 h',
       measures: 'strokes each',
       position: ANY,
@@ -53,7 +52,6 @@ export function lubrication({ w }: Combine): void {
       ifLeft: 'Dry bearings.',
     })
     .add('service', 'final-drive-oil', {
-      station: 14,
       component: 'Final drives',
       measures: 'oil changed',
       position: COLD,
@@ -71,7 +69,6 @@ export function lubrication({ w }: Combine): void {
       mind: ['hot', 'wheel'],
     })
     .add('service', 'engine-oil-change', {
-      station: 14,
       component: 'Engine',
       measures: 'oil and filter changed',
       position: COLD,
@@ -88,32 +85,79 @@ export function lubrication({ w }: Combine): void {
       mind: ['hot'],
     })
     .add('service', 'chain-oil', {
-      station: 14,
       component: 'Exposed drive chains',
       measures: 'oiled warm',
-      position: SHIELDS,
-      method: 'grease',
+      position: WARM,
       asks: 'done',
       product: 'Chain oil',
-      interval: every(50),
-      how: 'Warm, at the end of the day, inside the loop.',
-      why: 'Warm chain draws oil in.',
+      interval: daily,
+      how: 'At the end of every working day, warm, made safe, inside the loop.',
+      why: 'A warm chain draws oil in; cold it only runs off.',
       schools:
-        'Exposed chains at the end of the day; conveyor and elevator chains only at season’s end.',
+        'Exposed chains at the end of every day; conveyor and elevator chains only at storage.',
       ifLeft: 'Pins wear twice as fast.',
-      mind: ['hand'],
+      minutes: 8,
+      mind: ['hand', 'hot'],
     })
     .add('service', 'conveyor-chain-oil', {
-      station: 14,
-      component: 'Conveyor and elevator chains',
+      component: 'Conveyor chain',
       measures: 'oiled for storage',
       position: LEVEL,
-      method: 'grease',
+      when: { conveyor: ['chain'] },
       asks: 'done',
       product: 'Chain oil',
-      interval: { kind: 'season' },
-      how: 'At season’s end only: in harvest oil holds dust.',
+      interval: storageIn,
+      how: 'Into storage only: in harvest oil holds dust.',
       why: 'Rust over winter stiffens links.',
       ifLeft: 'Stiff links in spring.',
+      mind: ['feeder', 'hand'],
+    })
+    .add('service', 'elevator-chain-oil', {
+      component: 'Elevator chains',
+      measures: 'oiled for storage, doors left open',
+      position: BOOT,
+      places: ['clean grain', 'tailings'],
+      asks: 'done',
+      product: 'Chain oil',
+      interval: storageIn,
+      how: 'Into storage only. Turned by hand while oiled; doors stay open over winter.',
+      why: 'Oil in harvest makes grain stick to the paddles.',
+      ifLeft: 'Stiff links, and mice in the boot.',
+      mind: ['hand'],
+      knockOns: [{ task: 'Elevator doors: shut before the first run' }],
+    })
+    .add('service', 'gear-oil-round', {
+      component: 'Small gear cases',
+      measures: 'oil changed',
+      position: COLD,
+      places: ['unloading', 'tank auger', 'feeder'],
+      asks: 'litres',
+      amount: 1.2,
+      most: 1.5,
+      perPlace: { feeder: { amount: 2.5, most: 3 } },
+      product: 'Gear oil GL-5 80W-90',
+      ...by('gear-oil', {
+        season: { interval: season() },
+        hours: { interval: every(300, 1095) },
+      }),
+      how: 'Drain warm, magnet wiped, fill to the level plug. Level, drain and fill plugs look alike: the marked one is the level.',
+      why: 'Small cases hold little and are forgotten. The reverser is not among them: it has an oil of its own.',
+      schools: 'Every season, or by hours.',
+      ifLeft: 'A case runs dry unseen.',
+      minutes: 10,
+      mind: ['hot'],
+    })
+    .add('service', 'grease-storage', {
+      component: 'All grease points',
+      measures: 'greased before it stands',
+      position: SHIELDS,
+      asks: 'done',
+      product: 'Grease NLGI 2',
+      interval: afterHarvest,
+      how: 'Every point once, turned by hand, within a week of the last field.',
+      why: 'Grease drives out the water of the last wash.',
+      ifLeft: 'Rust in every bearing by spring.',
+      minutes: 45,
+      mind: ['hand'],
     });
 }

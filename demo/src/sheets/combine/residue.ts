@@ -1,46 +1,59 @@
-import { both, part } from '../build';
+import { both, every, part } from '../build';
 import type { Combine } from './model';
 import { HOOD } from './positions';
+import { behind } from './behind';
 
 /** Station 12. */
-export function residue({ m, rate, ruled, w, wear }: Combine): void {
+export function residue(combine: Combine): void {
+  const { by, m, rate, ruled, w, wear } = combine;
   const fineCut = { chopper: ['fine', 'standard'] };
-  w.add('count', 'chopper-knives', {
-    station: 12,
-    component: 'Chopper knives',
-    measures: 'missing, bent and worn knives',
-    position: HOOD,
-    method: 'knife-count',
-    places: ['rotor'],
-    total: m.knives,
-    renew: m.mates,
-    turnFrom: m.turnFrom,
-    when: fineCut,
-    how: 'Turn the rotor by hand a row at a time. Count knives that are missing, bent or cracked, worn on one edge, worn on both edges.',
-    why:
-      m.mates === 'opposite'
-        ? 'A lost or light knife unbalances the rotor at 3,100 rpm. Its opposite mate is always renewed with it.'
-        : 'A lost or light knife unbalances the rotor. Knives are weighed and placed on this machine.',
-    schools:
-      m.mates === 'opposite'
-        ? 'Renew the opposite set always; turn all, move outer ones to the busy middle.'
-        : 'Weigh and place here; others renew the opposite set always.',
-    ifLeft: 'The rotor shakes its bearings out and a loose knife leaves the machine at speed.',
-    minutes: 15,
-    put: { turn: 60, replace: 6, cover: { name: 'rear hood', minutes: 10 } },
-    mind: ['rotor'],
-    parts: [
-      ...part('LM-7712', 'Chopper knife', 1, 'Opposite mates together.'),
-      ...part('LM-7715', 'Knife bolt set', 1, 'Bolts are used once.'),
-    ],
-    knockOns: [
-      {
-        task: 'Rotor: turn it through by hand and listen for a knife touching, then a test run with everyone clear',
-      },
-    ],
-  })
+  w.at(12)
+    .add('count', 'chopper-knives', {
+      component: 'Chopper knives',
+      measures: 'missing, bent and worn knives',
+      position: HOOD,
+      method: 'knife-count',
+      places: ['rotor'],
+      total: m.knives,
+      ...by('knives', {
+        opposite: { renew: m.perHanger > 1 ? ('hangers' as const) : ('opposite' as const) },
+        weigh: { renew: 'each' as const },
+      }),
+      perHanger: m.perHanger,
+      turnFrom: m.turnFrom,
+      when: fineCut,
+      how: 'Turn the rotor by hand a row at a time. Count knives that are missing, bent or cracked, worn on one edge, worn on both edges.',
+      why:
+        m.perHanger > 1
+          ? 'A lost or light knife unbalances the rotor. Its mate on the hanger and both on the opposite hanger are renewed with it; two lost on different hangers bring twice that.'
+          : 'A lost or light knife unbalances the rotor at full speed. Its opposite mate is renewed with it, or knives are weighed and placed.',
+      schools:
+        'Renew what hangs beside and opposite, always; or weigh and place. Turn all at once, and move the outer ones to the busy middle.',
+      ifLeft: 'The rotor shakes its bearings out and a loose knife leaves the machine at speed.',
+      minutes: 15,
+      put: { turn: 60, replace: 6, cover: { name: 'rear hood', minutes: 10 } },
+      mind: ['rotor'],
+      parts: [
+        ...part('LM-7712', 'Chopper knife', 1, 'Opposite mates together.', {
+          soldIn: 4,
+          needs: [{ number: 'LM-7715', name: 'Knife bolt set, used once', each: 1 }],
+          heavy: {
+            number: 'LM-7713',
+            name: 'Chopper knife, hard-faced',
+            because: 'dry standing straw and stones; the whole rotor, never mixed',
+            all: true,
+          },
+        }),
+      ],
+      costs: { stopHours: 5, collateral: 1200, fieldMinutes: 240 },
+      knockOns: [
+        { task: 'Chopper knives: the outer ones moved to the busy middle where the edges differ' },
+        {
+          task: 'Rotor: turn it through by hand and listen for a knife touching, then a test run with everyone clear',
+        },
+      ],
+    })
     .add('series', 'knife-height', {
-      station: 12,
       component: 'Chopper knives',
       measures: 'height left',
       position: HOOD,
@@ -53,12 +66,11 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       how: 'The most worn of each third.',
       why: 'Short knives leave long straw and weigh less.',
       ifLeft: 'Long straw, and a slow shake.',
-      parts: part('LM-7712', 'Chopper knife', 16, 'Opposite mates together.'),
+      parts: part('LM-7712', 'Chopper knife', 16, 'Opposite mates together.', { soldIn: 4 }),
       mind: ['rotor'],
       put: { replace: 90 },
     })
     .add('condition', 'knife-hangers', {
-      station: 12,
       component: 'Knife hangers',
       measures: 'free, not worn oval',
       position: HOOD,
@@ -67,12 +79,12 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       how: 'Swing each knife by hand.',
       why: 'A stiff knife cannot give way to a stone.',
       ifLeft: 'It breaks off.',
-      parts: part('LM-7718', 'Knife hanger'),
+      parts: part('LM-7718', 'Knife hanger', 1, 'With the opposite hanger.', { soldIn: 2 }),
       mind: ['rotor'],
       put: { replace: 30 },
+      knockOns: [{ check: 'chopper-knives', why: 'the knives were off' }],
     })
     .add('count', 'stationary-knives', {
-      station: 12,
       component: 'Stationary knives',
       measures: 'there, whole, sharp',
       position: HOOD,
@@ -90,7 +102,6 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       put: { turn: 40, replace: 4 },
     })
     .add('setting', 'stationary-bank', {
-      station: 12,
       component: 'Stationary knife bank',
       measures: 'depth',
       position: HOOD,
@@ -111,7 +122,6 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       mind: ['knives'],
     })
     .add('condition', 'chopper-bearings', {
-      station: 12,
       component: 'Chopper bearings',
       measures: 'play, heat, noise',
       position: HOOD,
@@ -124,9 +134,9 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       parts: part('LM-7740', 'Chopper bearing', 1, 'Both ends together.'),
       mind: ['rotor', 'heavy'],
       put: { replace: 90 },
+      interval: every(100, 365),
     })
     .add('setting', 'chopper-speed', {
-      station: 12,
       component: 'Chopper',
       measures: 'speed',
       position: HOOD,
@@ -146,15 +156,15 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       ],
     })
     .add('setting', 'deflector', {
-      station: 12,
       component: 'Straw deflector',
-      measures: 'door position',
+      measures: 'door position, by crop',
       position: HOOD,
       method: 'setting',
       options: ['chop', 'windrow'],
       expected: [
         { option: 'chop' },
         { crop: 'malting barley', option: 'windrow', because: 'straw is baled' },
+        { crop: 'lentils', option: 'windrow', because: 'straw is fed' },
       ],
       how: 'Look at the door.',
       why: 'Straw is chopped or baled, not both.',
@@ -163,7 +173,6 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       put: { adjust: 5 },
     })
     .add('count', 'spreader-paddles', {
-      station: 12,
       component: 'Spreader paddles',
       measures: 'there and straight',
       position: HOOD,
@@ -179,7 +188,6 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       put: { replace: 8 },
     })
     .add('condition', 'spreader-fins', {
-      station: 12,
       component: 'Spreader fins',
       measures: 'straight, set alike',
       position: HOOD,
@@ -193,7 +201,6 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       put: { adjust: 10, replace: 15 },
     })
     .add('condition', 'knife-guards-rear', {
-      station: 12,
       component: 'Guards above the knives',
       measures: 'whole and bolted',
       position: HOOD,
@@ -206,4 +213,5 @@ export function residue({ m, rate, ruled, w, wear }: Combine): void {
       mind: ['guards'],
       put: { replace: 40 },
     });
+  behind(combine);
 }

@@ -1,35 +1,41 @@
-import { THRESHING, CRANKS, ZERO } from './positions';
-import { part, tool } from '../build';
+import { part, perCrop, tool } from '../build';
 import type { Combine } from './model';
+import { THRESHING, ZERO } from './positions';
+import { separator, walkers } from './separating';
+import { underneath } from './underneath';
 
 /** Station 6. */
-export function threshing({ fine, fineBand, fineWear, m, rate, ruled, w, wear }: Combine): void {
-  const bars = m.rotary
-    ? ['bar 1', 'bar 2', 'bar 3', 'bar 4', 'bar 5', 'bar 6', 'bar 7', 'bar 8']
-    : ['bar 1', 'bar 2', 'bar 3', 'bar 4', 'bar 5', 'bar 6'];
-  const drum = m.rotary ? 'Rotor' : 'Cylinder';
-  w.add('series', 'rasp-bar-height', {
-    station: 6,
-    component: `${drum} rasp bars`,
-    measures: 'height of the bar',
-    position: THRESHING,
-    method: 'rasp-bar',
-    places: bars,
-    ...ruled,
-    limit: wear(...m.raspBar),
-    outOfFamily: 2,
-    wearRate: rate(0.0007),
-    how: 'Depth gauge from the land to the base, bar by bar.',
-    why: 'Low bars no longer rub the grain out.',
-    ifLeft: 'Unthreshed heads go over the back.',
-    parts: part('LM-7020', 'Rasp bar', 1, 'Opposite pairs together, or the drum shakes.'),
-    mind: ['rotor', 'hand'],
-    per: 'place',
-    put: { replace: 20, cover: { name: 'threshing door', minutes: 10 } },
-    knockOns: [{ check: 'concave-level', why: 'higher bars narrow the concave' }],
-  })
+export function threshing(combine: Combine): void {
+  const { fine, fineBand, m, rate, rotary, ruled, w, wear } = combine;
+  const bars = BARS[m.build];
+  const drum = rotary ? 'Rotor' : 'Cylinder';
+  w.at(6)
+    .add('series', 'rasp-bar-height', {
+      component: `${drum} rasp bars`,
+      measures: 'height of the bar',
+      position: THRESHING,
+      method: 'rasp-bar',
+      places: bars,
+      ...ruled,
+      limit: wear(...m.raspBar),
+      outOfFamily: 2,
+      wearRate: rate(0.0007),
+      how: 'Depth gauge from the land to the base, bar by bar.',
+      why: 'Low bars no longer rub the grain out.',
+      ifLeft: 'Unthreshed heads go over the back.',
+      parts: part('LM-7020', 'Rasp bar', 1, 'Opposite pairs together, or the drum shakes.', {
+        soldIn: 2,
+        needs: [{ number: 'LM-7021', name: 'Rasp bar bolt, used once', each: 4 }],
+      }),
+      mind: ['rotor', 'hand'],
+      per: 'place',
+      put: { replace: 20, cover: { name: 'threshing door', minutes: 10 } },
+      knockOns: [
+        { check: 'concave-level', why: 'higher bars narrow the concave' },
+        { check: 'concave-zero', why: 'the bars stand higher than before' },
+      ],
+    })
     .add('condition', 'rasp-bar-condition', {
-      station: 6,
       component: `${drum} rasp bars`,
       measures: 'dents and cracks',
       position: THRESHING,
@@ -38,12 +44,11 @@ export function threshing({ fine, fineBand, fineWear, m, rate, ruled, w, wear }:
       how: 'Turn by hand a bar at a time.',
       why: 'A cracked bar leaves at speed. Renew opposite pairs.',
       ifLeft: 'It leaves through the concave.',
-      parts: part('LM-7020', 'Rasp bar', 2, 'Opposite pairs together.'),
+      parts: part('LM-7020', 'Rasp bar', 2, 'Opposite pairs together.', { soldIn: 2 }),
       mind: ['rotor', 'hand'],
       put: { replace: 40 },
     })
     .add('series', 'concave-level', {
-      station: 6,
       component: 'Concave',
       measures: 'clearance at its four corners',
       position: ZERO,
@@ -62,7 +67,6 @@ export function threshing({ fine, fineBand, fineWear, m, rate, ruled, w, wear }:
       put: { adjust: 45 },
     })
     .add('condition', 'concave-wires', {
-      station: 6,
       component: 'Concave wires and bars',
       measures: 'wires, bars, edges',
       position: THRESHING,
@@ -74,10 +78,12 @@ export function threshing({ fine, fineBand, fineWear, m, rate, ruled, w, wear }:
       parts: part('LM-7031', 'Concave insert'),
       mind: ['rotor'],
       put: { replace: 60 },
-      knockOns: [{ check: 'concave-level', why: 'changing concaves unlevels them' }],
+      knockOns: [
+        { check: 'concave-level', why: 'changing concaves unlevels them' },
+        { check: 'concave-zero', why: 'the zero goes with the concave that was in' },
+      ],
     })
     .add('measure', 'concave-bar-edge', {
-      station: 6,
       component: 'Concave bars',
       measures: 'edge height over the wires',
       position: THRESHING,
@@ -91,29 +97,30 @@ export function threshing({ fine, fineBand, fineWear, m, rate, ruled, w, wear }:
       parts: part('LM-7031', 'Concave insert'),
       mind: ['rotor'],
       put: { replace: 60 },
-      knockOns: [{ check: 'concave-level', why: 'changing concaves unlevels them' }],
+      knockOns: [
+        { check: 'concave-level', why: 'changing concaves unlevels them' },
+        { check: 'concave-zero', why: 'the zero goes with the concave that was in' },
+      ],
     })
     .add('setting', 'crop-spacers', {
-      station: 6,
-      component: 'Concave spacers',
-      measures: 'spacers fitted',
+      component: 'Separator spacers',
+      measures: 'fitted or stored, the last section tight',
       position: THRESHING,
-      method: 'setting',
-      options: ['none', 'half set', 'full set'],
-      expected: [
-        { crop: 'malting barley', option: 'half set', because: 'awns without skinning' },
-        { crop: 'lentils', option: 'none', because: 'splits easily' },
-        { crop: 'grain sorghum', option: 'none', because: 'open concave' },
-        { crop: 'maize', option: 'none', because: 'cobs need room' },
-      ],
-      how: 'Count the plates on the concave.',
-      why: 'Malting barley must keep its skin.',
-      ifLeft: 'Skinned barley is feed barley.',
-      interval: { kind: 'perCrop' },
+      options: ['stored', 'fitted'],
+      expected: SPACERS[m.spacers],
+      how: 'Count the plates between grate and frame, section by section. The last section stays tight whatever the crop.',
+      why:
+        m.spacers === 'smallGrain'
+          ? 'On this build the spacers close the grate for small seed and are stored for large.'
+          : 'On this build the spacers lift the grate for large seed and are stored for small.',
+      schools:
+        'Which way they work belongs to the build: on some they close, on others they open the grate.',
+      ifLeft: 'Skinned barley, or seed over the back.',
+      interval: perCrop,
       put: { adjust: 20 },
+      knockOns: [{ task: 'Separator: the last section tight, whatever the spacers' }],
     })
     .add('setting', 'concave-type', {
-      station: 6,
       component: 'Concave',
       measures: 'which concave is in',
       position: THRESHING,
@@ -131,105 +138,34 @@ export function threshing({ fine, fineBand, fineWear, m, rate, ruled, w, wear }:
       interval: { kind: 'perCrop' },
       put: { adjust: 90 },
       mind: ['rotor', 'heavy'],
-      knockOns: [{ check: 'concave-level', why: 'changing concaves unlevels them' }],
+      knockOns: [
+        { check: 'concave-level', why: 'changing concaves unlevels them' },
+        { check: 'concave-zero', why: 'the zero goes with the concave that was in' },
+      ],
     });
-  if (m.rotary) {
-    w.add('gonogo', 'tine-height', {
-      station: 6,
-      component: 'Separator tines',
-      measures: 'height with the wear guide',
-      position: THRESHING,
-      method: 'gonogo',
-      gauge: 'Tine wear guide',
-      good: 'doesNotFit',
-      otherwise: 'turn',
-      how: 'Lay the guide over the worst tine: if it slips over, the tine is worn.',
-      why: 'Short tines no longer turn the mat.',
-      ifLeft: 'Grain rides out on the mat.',
-      parts: part('LM-7040', 'Separator tine'),
-      mind: ['rotor'],
-      put: { turn: 40, replace: 60 },
-    })
-      .add('condition', 'grate-bars', {
-        station: 6,
-        component: 'Separator grates',
-        measures: 'bars and wear',
-        position: THRESHING,
-        method: 'look',
-        looksFor: ['bar worn thin', 'bent', 'packed'],
-        marked: 'adjust',
-        how: 'Lamp from below.',
-        why: 'A closed grate is a loss at the back.',
-        ifLeft: 'Losses grow with yield.',
-        parts: part('LM-7044', 'Grate section'),
-        mind: ['rotor'],
-        put: { adjust: 20, replace: 60 },
-      })
-      .add('measure', 'rotor-front-bearing', {
-        station: 6,
-        component: 'Rotor front bearing',
-        measures: 'play',
-        position: THRESHING,
-        method: 'play',
-        ...fine,
-        tool: tool('feeler'),
-        limit: fineWear(0.1, 0.7),
-        wearRate: rate(0.0004),
-        how: 'Bar under the shaft, lift, read.',
-        why: 'Play lets the rotor touch its concave.',
-        ifLeft: 'The rotor touches.',
-        parts: part('LM-7050', 'Rotor front bearing'),
-        mind: ['rotor', 'heavy'],
-        put: { replace: 240 },
-      });
-  } else {
-    w.add('condition', 'beater', {
-      station: 6,
-      component: 'Beater',
-      measures: 'blades and bolts',
-      position: THRESHING,
-      method: 'look',
-      looksFor: ['bent', 'cracked', 'bolt loose'],
-      how: 'Turn by hand once round.',
-      why: 'It carries straw from cylinder to walkers.',
-      ifLeft: 'It wraps and stops.',
-      parts: part('LM-7061', 'Beater blade', 2, 'Opposite pairs.'),
-      mind: ['rotor', 'hand'],
-      put: { replace: 40 },
-    })
-      .add('series', 'walker-cranks', {
-        station: 6,
-        component: 'Straw-walker crank bearings',
-        measures: 'play',
-        position: CRANKS,
-        method: 'play',
-        places: ['walker 1', 'walker 2', 'walker 3', 'walker 4', 'walker 5'],
-        ...fine,
-        tool: tool('feeler'),
-        limit: fineWear(0.2, 1.4),
-        outOfFamily: 0.5,
-        wearRate: rate(0.0008),
-        how: 'Lift each walker at its crank.',
-        why: 'Wooden bearings wear evenly or not at all.',
-        ifLeft: 'A crank breaks and the walker drops.',
-        parts: part('LM-7065', 'Walker bearing', 1, 'Both halves together.'),
-        mind: ['hand'],
-        per: 'place',
-        put: { replace: 30 },
-      })
-      .add('condition', 'walker-risers', {
-        station: 6,
-        component: 'Straw walkers',
-        measures: 'risers, grates, packed',
-        position: CRANKS,
-        method: 'look',
-        looksFor: ['packed', 'bent riser', 'hole'],
-        marked: 'adjust',
-        how: 'Lamp from the rear.',
-        why: 'Grain falls through open grates only.',
-        ifLeft: 'Grain rides out on the straw.',
-        parts: part('LM-7068', 'Walker riser'),
-        put: { adjust: 30, replace: 60 },
-      });
-  }
+  underneath(combine);
+  if (rotary) separator(combine);
+  else walkers(combine);
 }
+
+const BARS = {
+  rotor: ['bar 1', 'bar 2', 'bar 3', 'bar 4', 'bar 5', 'bar 6', 'bar 7', 'bar 8'],
+  twin: ['left', 'right'].flatMap((r) => [1, 2, 3, 4, 5, 6].map((n) => `${r} rotor bar ${n}`)),
+  walker: ['bar 1', 'bar 2', 'bar 3', 'bar 4', 'bar 5', 'bar 6'],
+};
+
+/** Which crops the spacers are fitted for, by build. */
+const SPACERS = {
+  smallGrain: [
+    { crop: 'malting barley', option: 'fitted', because: 'awns without skinning' },
+    { crop: 'lentils', option: 'stored', because: 'splits easily' },
+    { crop: 'grain sorghum', option: 'stored', because: 'open grate' },
+    { crop: 'maize', option: 'stored', because: 'cobs need room' },
+  ],
+  largeGrain: [
+    { crop: 'malting barley', option: 'stored', because: 'a close grate holds awns back' },
+    { crop: 'lentils', option: 'fitted', because: 'splits where the grate is close' },
+    { crop: 'grain sorghum', option: 'fitted', because: 'open grate' },
+    { crop: 'maize', option: 'fitted', because: 'cobs need room' },
+  ],
+};

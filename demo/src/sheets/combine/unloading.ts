@@ -1,27 +1,28 @@
 import { every, part, tool } from '../build';
 import type { Combine } from './model';
 import { COLD, TUBE } from './positions';
+import { unloadDrive } from './unloadDrive';
 
 /** Station 13. */
-export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
-  w.add('measure', 'unload-gears', {
-    station: 13,
-    component: 'Unloading bevel gears',
-    measures: 'tooth thickness',
-    position: TUBE,
-    method: 'tooth',
-    ...fine,
-    limit: fineWear(12, 9.5),
-    wearRate: rate(0.0004),
-    how: 'Cover off, caliper on the worst tooth.',
-    why: 'Worn gears jump under a full tank.',
-    ifLeft: 'A full tank that will not empty.',
-    parts: part('LM-8010', 'Bevel gear pair', 1, 'Pair together.'),
-    put: { replace: 120 },
-    mind: ['climb'],
-  })
+export function unloading(combine: Combine): void {
+  const { fine, fineWear, m, rate, w } = combine;
+  w.at(13)
+    .add('measure', 'unload-gears', {
+      component: 'Unloading bevel gears',
+      measures: 'tooth thickness',
+      position: TUBE,
+      method: 'tooth',
+      ...fine,
+      limit: fineWear(12, 9.5),
+      wearRate: rate(0.0004),
+      how: 'Cover off, caliper on the worst tooth.',
+      why: 'Worn gears jump under a full tank.',
+      ifLeft: 'A full tank that will not empty.',
+      parts: part('LM-8010', 'Bevel gear pair', 1, 'Pair together.'),
+      put: { replace: 120 },
+      mind: ['climb'],
+    })
     .add('count', 'unload-shear-bolts', {
-      station: 13,
       component: 'Unloading shear bolts',
       measures: 'right ones fitted, spares there',
       position: TUBE,
@@ -36,7 +37,6 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       put: { replace: 3 },
     })
     .add('mark', 'unload-belt-tension', {
-      station: 13,
       component: 'Unloading drive belt',
       measures: 'pointers tip to tip',
       position: TUBE,
@@ -66,7 +66,6 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       put: { adjust: 12, replace: 45 },
     })
     .add('mark', 'unload-belt-tension-cross', {
-      station: 13,
       component: 'Cross-auger drive belt',
       measures: 'pointers tip to tip',
       position: TUBE,
@@ -96,7 +95,6 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       put: { adjust: 12, replace: 45 },
     })
     .add('series', 'tyre-pressure', {
-      station: 13,
       component: 'Tyres',
       measures: 'pressure',
       position: COLD,
@@ -109,14 +107,13 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       limit: { type: 'band', low: 170, high: 240 },
       maxDifference: 70,
       outOfFamily: 60,
-      how: 'Cold tyres, gauge on each.',
+      how: 'Cold tyres, gauge on each, as the sheet says for this header.',
       why: 'Low ones roll on the slope and throw the header level out.',
       ifLeft: 'Uneven cut and torn side walls.',
       mind: ['wheel'],
       put: { adjust: 10 },
     })
     .add('series', 'wheel-bolts', {
-      station: 13,
       component: 'Wheel bolts',
       measures: 'torque',
       position: COLD,
@@ -136,7 +133,6 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       interval: every(100, 365, 10),
     })
     .add('measure', 'battery-voltage', {
-      station: 13,
       component: 'Batteries',
       measures: 'voltage at rest',
       position: COLD,
@@ -154,21 +150,19 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       put: { replace: 20 },
     })
     .add('condition', 'isolator', {
-      station: 13,
       component: 'Battery isolator',
       measures: 'switches, locks',
       position: COLD,
       method: 'look',
       looksFor: ['stiff', 'terminal hot', 'no lock eye'],
-      how: 'Off: everything dead. The padlock goes in.',
-      why: 'It is what makes the machine safe.',
+      how: 'Key off. Wait until the exhaust-fluid pump has run down where there is one, then off: everything dead. The padlock goes in.',
+      why: 'It is what makes the machine safe; cut off too early, the exhaust-fluid line is spoilt.',
       ifLeft: 'Nobody may work on it.',
       parts: part('LM-8035', 'Isolator'),
-      mind: ['battery'],
+      mind: ['battery', 'fluid'],
       put: { replace: 30 },
     })
     .add('condition', 'chaff-near-heat', {
-      station: 13,
       component: 'Chaff near heat',
       measures: 'packed at exhaust, brakes, bearings',
       position: COLD,
@@ -184,7 +178,6 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       put: { adjust: 20 },
     })
     .add('condition', 'unload-tube-seals', {
-      station: 13,
       component: 'Unloading tube',
       measures: 'seal, spout, lock',
       position: TUBE,
@@ -197,4 +190,5 @@ export function unloading({ fine, fineWear, m, rate, w }: Combine): void {
       put: { replace: 30 },
       mind: ['climb'],
     });
+  unloadDrive(combine);
 }

@@ -1,14 +1,29 @@
-import { both, every, part, season, SheetWriter, tool } from '../build';
+import { both, every, part, season, type SheetWriter, tool } from '../build';
+import type { Follows } from '../schools';
+import { attaching } from './attaching';
+import { headerDrives } from './headerDrives';
 import { DOWN, RAISED, SIDE } from './positions';
 
+/** What sets one header's book apart from another's. */
+export interface HeaderBook {
+  readonly follows: Follows;
+  /** where the header stands while each gearbox is read: never one rule for all headers */
+  readonly mainOil: { readonly position: string; readonly eye: string };
+  readonly endOil: { readonly position: string; readonly eye: string };
+  /** strokes that the main clutch takes: the conveyor's little, a row-crop header's more */
+  readonly clutch: {
+    readonly one: { readonly amount: number; readonly most: number };
+    readonly many: { readonly amount: number; readonly most: number };
+  };
+}
+
 /** What every header has: made once, in the words of its own book. */
-export function anyHeader(
-  w: SheetWriter,
-  gearboxPositions: readonly [string, string],
-): SheetWriter {
+export function anyHeader(w: SheetWriter, book: HeaderBook): SheetWriter {
+  attaching(w);
+  headerDrives(w, book);
   return w
+
     .add('condition', 'header-lights', {
-      station: 2,
       component: 'Header lights and reflectors',
       measures: 'work, whole, clean',
       position: DOWN,
@@ -23,7 +38,6 @@ export function anyHeader(
       put: { adjust: 5, replace: 15 },
     })
     .add('condition', 'header-shields', {
-      station: 2,
       component: 'Header shields and dividers',
       measures: 'there, whole, latched',
       position: DOWN,
@@ -38,7 +52,6 @@ export function anyHeader(
       put: { adjust: 10, replace: 30 },
     })
     .add('condition', 'header-lock', {
-      station: 2,
       component: 'Header latch and lock',
       measures: 'closed both sides',
       position: DOWN,
@@ -53,7 +66,6 @@ export function anyHeader(
       put: { adjust: 10, replace: 20 },
     })
     .add('condition', 'header-hoses', {
-      station: 2,
       component: 'Header hoses and wiring',
       measures: 'rubbing, leaks, clips',
       position: RAISED,
@@ -68,9 +80,8 @@ export function anyHeader(
       put: { adjust: 15, replace: 40 },
     })
     .add('series', 'height-sensors', {
-      station: 2,
       component: 'Header height sensors',
-      measures: 'voltage at rest',
+      measures: 'voltage at each end of their travel',
       position: DOWN,
       method: 'meter',
       places: ['left low', 'left high', 'right low', 'right high'],
@@ -78,9 +89,14 @@ export function anyHeader(
       unit: 'V',
       style: 'plain',
       tool: tool('meter'),
-      limit: { type: 'band', low: 0.5, high: 4.5 },
+      limit: { type: 'band', low: 0.5, high: 0.9 },
+      perPlace: {
+        'left high': { limit: { type: 'band', low: 4.1, high: 4.5 } },
+        'right high': { limit: { type: 'band', low: 4.1, high: 4.5 } },
+      },
+      drift: { perHour: 0.0006, sd: 0.0003 },
       outOfFamily: 4.2,
-      how: 'Back-probe the plug with the arm at its lowest, then at its highest.',
+      how: 'Back-probe the plug with the arm at its lowest, then at its highest. Each end has a band of its own.',
       why: 'Outside its band it cannot be calibrated.',
       schools: 'Slotted mounting holes explain a failed calibration: look there first.',
       ifLeft: 'The header digs in or floats.',
@@ -89,9 +105,8 @@ export function anyHeader(
       knockOns: [{ task: 'Header height: calibrate anew after a sensor was moved' }],
     })
     .add('service', 'header-driveshaft', {
-      station: 2,
       component: 'Telescoping driveshafts',
-      measures: 'strokes of grease, tubes lined up',
+      measures: 'strokes of grease, tube holes lined up',
       position: DOWN,
       method: 'grease',
       places: both,
@@ -100,59 +115,11 @@ export function anyHeader(
       most: 8,
       product: 'Grease NLGI 2',
       interval: every(50),
-      how: 'Line the tubes up first, then grease; slide them once.',
+      how: 'Turn until the holes of both tubes stand in line, then grease; slide them once.',
       why: 'Tubes out of line take no grease.',
       ifLeft: 'It seizes and pushes into the gearbox.',
     })
-    .add('level', 'header-gearbox-main', {
-      station: 2,
-      component: 'Header gearbox, main',
-      measures: 'oil level',
-      position: gearboxPositions[0],
-      method: 'level-eye',
-      eye: 'side plug',
-      product: 'Gear oil GL-5 80W-90',
-      colours: ['milky', 'black'],
-      how: `Plug out, oil to its lower edge. Position: ${gearboxPositions[0].toLowerCase()}.`,
-      why: 'Two gearboxes on one header can want opposite positions.',
-      ifLeft: 'It runs dry at the first hill.',
-      parts: part('LM-6010', 'Gear oil, 1 l'),
-      mind: ['header', 'hot'],
-      put: { adjust: 10, replace: 30 },
-    })
-    .add('level', 'header-gearbox-end', {
-      station: 2,
-      component: 'Header gearbox, end',
-      measures: 'oil level',
-      position: gearboxPositions[1],
-      method: 'level-eye',
-      eye: 'sight glass',
-      product: 'Gear oil GL-5 80W-90',
-      colours: ['milky', 'black'],
-      how: `Middle of the glass. Position: ${gearboxPositions[1].toLowerCase()}.`,
-      why: 'The other position from the main gearbox: the classic mistake.',
-      ifLeft: 'It howls, then stops.',
-      parts: part('LM-6010', 'Gear oil, 1 l'),
-      mind: ['header', 'hot'],
-      put: { adjust: 10, replace: 30 },
-    })
-    .add('service', 'header-slip-clutch', {
-      station: 2,
-      component: 'Header slip clutch',
-      measures: 'strokes of grease',
-      position: SIDE,
-      method: 'grease',
-      asks: 'strokes',
-      amount: 1,
-      most: 2,
-      product: 'Grease NLGI 2',
-      interval: every(50),
-      how: 'Several fittings, only the marked one is greased.',
-      why: 'Too much grease lets it slip.',
-      ifLeft: 'It seizes and a shaft breaks.',
-    })
     .add('measure', 'header-drive-chain', {
-      station: 2,
       component: 'Header main drive chain',
       measures: 'length over 12 pitches',
       position: SIDE,
@@ -177,7 +144,6 @@ export function anyHeader(
       interval: season(10),
     })
     .add('mark', 'header-drive-chain-sag', {
-      station: 2,
       component: 'Header main drive chain',
       measures: 'sag at mid-span',
       position: SIDE,
@@ -206,7 +172,6 @@ export function anyHeader(
       put: { adjust: 12, shorten: 25, replace: 60 },
     })
     .add('measure', 'header-drive-sprocket', {
-      station: 2,
       component: 'Header drive sprocket',
       measures: 'tooth thickness',
       position: SIDE,

@@ -1,14 +1,22 @@
-import { both, every, part, season, SheetWriter, tool } from '../build';
-import { RAISED, SIDE, LEVELLED } from './positions';
+import { both, every, part, type SheetWriter, tool } from '../build';
+import type { Follows } from '../schools';
+import { knifeDrives } from './knifeDrives';
+import { ON_GROUND, RAISED, SIDE } from './positions';
+import { reel } from './reel';
+
+/** What sets one cutting platform apart from another. */
+export interface Platform {
+  readonly sections: number;
+  readonly knifeDrive: 'belt' | 'wobble';
+  /** two knives that meet in the middle */
+  readonly overlapping: boolean;
+  readonly follows: Follows;
+}
 
 /** What every cutting platform has: knife, guards, reel. */
-export function cutting(
-  w: SheetWriter,
-  sections: number,
-  knifeDrive: 'belt' | 'wobble',
-): SheetWriter {
+export function cutting(w: SheetWriter, platform: Platform): SheetWriter {
+  const { sections, overlapping } = platform;
   w.add('count', 'knife-sections', {
-    station: 2,
     component: 'Knife sections',
     measures: 'chipped, broken, there',
     position: RAISED,
@@ -19,13 +27,12 @@ export function cutting(
     how: 'Along the bar from end to end; turn the drive by hand once.',
     why: 'A chipped section tears.',
     ifLeft: 'Ragged cut and a loaded knife drive.',
-    parts: part('LM-9101', 'Section with bolts'),
+    parts: part('LM-9101', 'Section with bolts', 1, undefined, { soldIn: 10 }),
     mind: ['header', 'knives'],
     put: { replace: 5 },
     minutes: 8,
   })
     .add('condition', 'knife-guards', {
-      station: 2,
       component: 'Knife guards',
       measures: 'edges, line',
       position: RAISED,
@@ -40,7 +47,6 @@ export function cutting(
       put: { adjust: 20, replace: 10 },
     })
     .add('series', 'knife-guard-clearance', {
-      station: 2,
       component: 'Knife to guard',
       measures: 'clearance at the point',
       position: RAISED,
@@ -57,7 +63,6 @@ export function cutting(
       put: { adjust: 25 },
     })
     .add('series', 'hold-downs', {
-      station: 2,
       component: 'Knife hold-downs',
       measures: 'clearance, across the bar',
       position: RAISED,
@@ -75,23 +80,7 @@ export function cutting(
       put: { adjust: 30 },
       minutes: 10,
     })
-    .add('measure', 'hold-down-overlap', {
-      station: 2,
-      component: 'Hold-down at the knives’ overlap',
-      measures: 'clearance',
-      position: RAISED,
-      method: 'hold-down',
-      ...w.fine,
-      tool: tool('feeler'),
-      limit: { type: 'band', low: w.thou(0.5), high: w.thou(1.2) },
-      how: 'Feelers where the two knives overlap.',
-      why: 'A larger figure where two knives overlap.',
-      ifLeft: 'The knives clash.',
-      mind: ['header', 'knives'],
-      put: { adjust: 20 },
-    })
     .add('measure', 'knife-head', {
-      station: 2,
       component: 'Knife head',
       measures: 'play in its bearing',
       position: SIDE,
@@ -108,7 +97,6 @@ export function cutting(
       put: { replace: 40 },
     })
     .add('condition', 'knife-register', {
-      station: 2,
       component: 'Knife register',
       measures: 'sections centred at the stroke’s ends',
       position: SIDE,
@@ -121,153 +109,130 @@ export function cutting(
       ifLeft: 'Ragged cut.',
       mind: ['knives'],
       put: { adjust: 30 },
-    })
-    .add('series', 'reel-bushes', {
-      station: 2,
-      component: 'Reel bushes',
-      measures: 'play',
-      position: RAISED,
-      method: 'play',
-      places: ['left', 'middle', 'right'],
-      ...w.fine,
-      tool: tool('feeler'),
-      limit: { type: 'wear', nominal: w.thou(0.3), limit: w.thou(2.5), wornSide: 'larger' },
-      outOfFamily: 1,
-      wearRate: { perHour: 0.0008, sd: 0.0003 },
-      how: 'Lift each bat at its bush.',
-      why: 'Play drops the tines into the knife.',
-      ifLeft: 'Tines in the knife.',
-      parts: part('LM-9130', 'Reel bush'),
-      mind: ['header'],
-      per: 'place',
-      put: { replace: 15 },
-    })
-    .add('count', 'reel-tines', {
-      station: 2,
-      component: 'Reel tines',
-      measures: 'there, straight',
-      position: RAISED,
-      method: 'look',
-      counted: 'tines',
-      total: 216,
-      renew: 'each',
-      allowed: 4,
-      how: 'Turn the reel by hand bat by bat.',
-      why: 'Missing tines leave lodged crop.',
-      ifLeft: 'Heads stay in the field.',
-      parts: part('LM-9134', 'Reel tine'),
-      mind: ['header'],
-      put: { replace: 2 },
-    })
-    .add('series', 'reel-knife-clearance', {
-      station: 2,
-      component: 'Reel tines to knife',
+    });
+  if (overlapping)
+    w.add('measure', 'hold-down-overlap', {
+      component: 'Hold-down at the knives’ overlap',
       measures: 'clearance',
       position: RAISED,
-      method: 'clearance',
-      places: both,
-      ...w.ruled,
-      tool: tool('rule'),
-      limit: { type: 'band', low: w.len(20), high: w.len(40) },
-      outOfFamily: 15,
-      maxDifference: 10,
-      how: 'Reel at its lowest, rule from tine to section.',
-      why: 'A tine in the knife breaks both.',
-      ifLeft: 'A tine in the knife.',
+      method: 'hold-down',
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'band', low: w.thou(0.5), high: w.thou(1.2) },
+      how: 'Feelers where the two knives overlap.',
+      why: 'A larger figure where two knives overlap.',
+      ifLeft: 'The knives clash.',
       mind: ['header', 'knives'],
       put: { adjust: 20 },
     });
-  if (knifeDrive === 'belt') {
-    w.add('gonogo', 'knife-drive-belt', {
-      station: 2,
-      component: 'Knife drive belt',
-      measures: 'profile with the belt gauge',
-      position: SIDE,
-      method: 'gonogo',
-      gauge: 'Knife belt gauge',
-      good: 'doesNotFit',
-      otherwise: 'replace',
-      how: 'Press the gauge over the belt; look for fraying and cuts.',
-      why: 'A worn belt slips and the knife loses strokes.',
-      schools: 'Go-no-go gauge here; others measure the width.',
-      ifLeft: 'Ragged cut at full speed.',
-      parts: part('LM-9140', 'Knife drive belt'),
-      mind: ['spring'],
-      put: { replace: 30 },
-      knockOns: [{ check: 'knife-belt-note', why: 'a new belt is set anew' }],
-    }).add('measure', 'knife-belt-note', {
-      station: 2,
-      component: 'Knife drive belt',
-      measures: 'note of the free span',
-      position: SIDE,
-      method: 'belt-note',
-      quantity: 'frequency',
-      unit: 'Hz',
-      style: 'plain',
-      tool: tool('phone'),
-      repeats: 3,
-      limit: { type: 'band', low: 52, high: 64, whenNew: { low: 66, high: 76, hours: 15 } },
-      how: 'Pluck once, microphone near.',
-      why: 'New belts are set tighter until run in.',
-      ifLeft: 'It slips or ruins the bearing.',
-      mind: ['spring'],
-      put: { adjust: 12 },
-      interval: every(50, 365, 10),
-    });
-  } else {
-    w.add('level', 'wobble-drive-oil', {
-      station: 2,
-      component: 'Knife wobble drive',
-      measures: 'oil level',
-      position: LEVELLED,
-      method: 'level-eye',
-      eye: 'sight glass',
-      product: 'Gear oil GL-5 80W-90',
-      colours: ['milky', 'black', 'metal'],
-      how: 'Cold and level, the middle of the glass.',
-      why: 'It shakes its oil to foam: never read it warm.',
-      ifLeft: 'It seizes with the knife in the crop.',
-      parts: part('LM-6010', 'Gear oil, 1 l'),
-      mind: ['knives'],
-      put: { adjust: 8, replace: 25 },
-    })
-      .add('measure', 'wobble-bolts', {
-        station: 2,
-        component: 'Wobble drive bolts',
-        measures: 'torque',
-        position: SIDE,
-        method: 'torque',
-        quantity: 'torque',
-        unit: w.ruled.unit === 'in' ? 'lbf·ft' : 'N·m',
-        style: 'plain',
-        tool: tool('wrench'),
-        limit: { type: 'band', low: 200, high: 240 },
-        how: 'Each bolt, the lowest counts.',
-        why: 'They settle when new: a recheck after the first hours.',
-        ifLeft: 'The drive leaves its bed.',
-        mind: ['knives'],
-        put: { adjust: 15 },
-        interval: every(100, 365, 10),
-      })
-      .add('measure', 'knife-drive-belt-width', {
-        station: 2,
-        component: 'Knife drive belt',
-        measures: 'top width',
-        position: SIDE,
-        method: 'belt-width',
-        ...w.ruled,
-        limit: { type: 'wear', nominal: w.len(32), limit: w.len(29), wornSide: 'smaller' },
-        wearRate: { perHour: 0.0013, sd: 0.0005 },
-        lookAlone: true,
-        how: 'Caliper at the narrowest of three places; look for fraying and cuts.',
-        why: 'A narrow belt sinks and slips.',
-        schools: 'Measure here; others use a gauge.',
-        ifLeft: 'The knife loses strokes.',
-        parts: part('LM-9142', 'Knife drive belt'),
-        mind: ['spring'],
-        put: { replace: 30 },
-        interval: season(10),
-      });
-  }
+  knifeLine(w);
+  reel(w);
+  knifeDrives(w, platform);
   return w;
+}
+
+/** What holds the knife in line, and what is carried for it. */
+function knifeLine(w: SheetWriter): void {
+  w.add('gonogo', 'knife-head-aligned', {
+    component: 'Knife head',
+    measures: 'in line, with the head gauge',
+    position: SIDE,
+    gauge: 'Head gauge',
+    good: 'fits',
+    otherwise: 'adjust',
+    how: 'Turn to mid-stroke by hand, lay the gauge over head and first section.',
+    why: 'A head out of line bends the knife at every stroke.',
+    ifLeft: 'The head breaks behind its first rivet.',
+    mind: ['knives'],
+    put: { adjust: 25 },
+    knockOns: [{ check: 'knife-register', why: 'the head was moved' }],
+  })
+    .add('condition', 'knife-head-pressure', {
+      component: 'Knife head',
+      measures: 'light pressure on the guards, centred',
+      position: SIDE,
+      method: 'section-guard',
+      looksFor: ['presses hard', 'stands off', 'out of centre'],
+      marked: 'adjust',
+      damaged: 'adjust',
+      how: 'Turn to mid-stroke by hand: the head lies on the first guards with light pressure only, and in their middle.',
+      why: 'Pressed hard it runs blue, standing off it lifts the first sections.',
+      ifLeft: 'A broken head in the first week.',
+      mind: ['knives'],
+      put: { adjust: 25 },
+      knockOns: [{ check: 'knife-register', why: 'the head was moved' }],
+    })
+    .add('series', 'guard-fingers', {
+      component: 'Guard fingers, by kind',
+      measures: 'lip to knife, at each kind',
+      position: RAISED,
+      method: 'section-guard',
+      places: ['standard', 'short at the ends', 'stub at the drive'],
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'band', low: w.thou(0.1), high: w.thou(0.8) },
+      perPlace: {
+        'stub at the drive': {
+          limit: { type: 'band', low: w.thou(0.2), high: w.thou(1) },
+          parts: part('LM-9107', 'Stub guard'),
+        },
+        'short at the ends': { parts: part('LM-9106', 'Short guard') },
+      },
+      outOfFamily: 0.6,
+      how: 'Three kinds of guards: standard along the bar, short at the ends, stubs at the drive. Feelers at the worst of each.',
+      why: 'They look alike and are not: a standard one at the drive strikes the head.',
+      ifLeft: 'A broken head, or a ragged end.',
+      parts: part('LM-9105', 'Double guard', 1, undefined, { soldIn: 2 }),
+      mind: ['header', 'knives'],
+      put: { adjust: 15, replace: 10 },
+    })
+    .add('series', 'knife-arm-bolts', {
+      component: 'Knife arm bolts',
+      measures: 'torque',
+      position: SIDE,
+      method: 'torque',
+      places: ['arm', 'head'],
+      quantity: 'torque',
+      unit: w.ruled.unit === 'in' ? 'lbf·ft' : 'N·m',
+      style: 'plain',
+      tool: tool('wrench'),
+      limit: { type: 'band', low: 110, high: 140 },
+      drift: { perHour: -0.03, sd: 0.015 },
+      outOfFamily: 20,
+      how: 'Each bolt with the wrench, the lowest of each place.',
+      why: 'They take every stroke of the knife.',
+      ifLeft: 'The arm lets go of the knife.',
+      parts: part('LM-9122', 'Arm bolt, used once'),
+      mind: ['knives'],
+      put: { adjust: 10 },
+      interval: every(50, 365, 10),
+    })
+    .add('condition', 'vertical-knives', {
+      component: 'Vertical knives',
+      measures: 'sections, guards and drive, where fitted',
+      position: RAISED,
+      places: both,
+      looksFor: ['section chipped', 'drive loose', 'guard of the blade missing'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Each side: sections and drive; its guard is on whenever nobody works at it.',
+      why: 'They cut at the height of a face.',
+      ifLeft: 'Tangled crop at the divider.',
+      parts: part('LM-9124', 'Vertical knife section'),
+      mind: ['header', 'knives', 'guards'],
+      put: { adjust: 15, replace: 25 },
+    })
+    .add('count', 'spare-sections', {
+      component: 'Spare sections aboard',
+      measures: 'in their box, with bolts',
+      position: ON_GROUND,
+      counted: 'spare sections',
+      total: 6,
+      renew: 'each',
+      how: 'Open the box on the frame and count.',
+      why: 'A section changed in the field is ten minutes; without one it is a morning.',
+      ifLeft: 'A morning lost for a section.',
+      parts: part('LM-9101', 'Section with bolts', 1, undefined, { soldIn: 10 }),
+      put: { replace: 1 },
+    });
 }

@@ -1,188 +1,25 @@
 import { positionsOf } from '../positions';
-import { both, part, season, SheetWriter, tool, type SheetInput } from '../build';
+import { sharingClasses, SheetWriter, type SheetInput } from '../build';
+import { schoolsOf, type Follows } from '../schools';
 import { anyHeader } from './anyHeader';
 import { cutting } from './cutting';
+import { drapers } from './drapers';
 import { moves } from './moves';
-import { DOWN, RAISED, REMARK } from './positions';
+import { ON_GROUND, REMARK } from './positions';
 
-/** Draper header Merle 10. */
+const FOLLOWS: Follows = { 'belt-judged': 'gauge', 'gear-oil': 'hours', clutch: 'one' };
+
+/** Draper header Merle 10: every oil of it is read with the header on the ground. */
 export function draper(): SheetInput {
   const w = new SheetWriter({ on: 'header', book: 'Larkmoor spec book 5', inch: false });
-  anyHeader(w, [DOWN, RAISED]);
-  cutting(w, 124, 'belt')
-    .add('mark', 'draper-tension', {
-      station: 2,
-      component: 'Side drapers',
-      measures: 'tension indicator inside its band',
-      position: DOWN,
-      method: 'draper-band',
-      places: both,
-      gauge: { length: 60, short: 6, past: 6 },
-      words: {
-        short: 'pointer below the band',
-        at: 'pointer inside the band',
-        past: 'pointer above the band',
-      },
-      maxSideDifference: 12,
-      takeUp: {
-        total: 120,
-        reserve: 20,
-        strandsPerTravel: 2,
-        pitch: 40,
-        loopPitches: 220,
-        limitPercent: 3,
-        resolution: 2,
-      },
-      how: 'Look at the pointer on each side, then the adjuster left.',
-      why: 'Slack it slips and bunches, tight it pulls its rollers together.',
-      ifLeft: 'Crop bunches, the belt tears at its joint.',
-      parts: part('LM-9201', 'Side draper'),
-      mind: ['header'],
-      put: { adjust: 12, replace: 90 },
-      knockOns: [{ check: 'draper-tracking', why: 'tension moves its track' }],
-    })
-    .add('condition', 'draper-tracking', {
-      station: 2,
-      component: 'Side drapers',
-      measures: 'run in the middle',
-      position: DOWN,
-      method: 'look',
-      places: both,
-      looksFor: ['runs to one side', 'edge frayed'],
-      marked: 'adjust',
-      damaged: 'replace',
-      how: 'Turn by hand once round.',
-      why: 'An edge that rubs frays in a day.',
-      ifLeft: 'A torn draper.',
-      parts: part('LM-9201', 'Side draper'),
-      mind: ['hand'],
-      put: { adjust: 15, replace: 90 },
-    })
-    .add('condition', 'draper-slats', {
-      station: 2,
-      component: 'Draper slats and joint',
-      measures: 'whole, joint straight',
-      position: DOWN,
-      method: 'look',
-      places: both,
-      looksFor: ['slat broken', 'joint pulling', 'cut'],
-      how: 'Turn once round, look at each slat and the joint.',
-      why: 'The joint lets go first.',
-      ifLeft: 'The belt opens in the field.',
-      parts: part('LM-9205', 'Joint kit'),
-      mind: ['hand'],
-      put: { replace: 40 },
-    })
-    .add('condition', 'draper-dirt', {
-      station: 2,
-      component: 'Under the drapers',
-      measures: 'dirt on rollers and deck',
-      position: RAISED,
-      method: 'look',
-      places: both,
-      looksFor: ['packed', 'wet', 'roller built up'],
-      marked: 'adjust',
-      damaged: 'adjust',
-      how: 'Lift the belt edge, scrape out.',
-      why: 'Dirt under it stretches and heats it.',
-      ifLeft: 'It runs off and tears.',
-      mind: ['header', 'dust'],
-      put: { adjust: 15 },
-      interval: { kind: 'daily' },
-    })
-    .add('mark', 'centre-belt-tension', {
-      station: 2,
-      component: 'Centre belt',
-      measures: 'eye-bolt between its marks',
-      position: DOWN,
-      method: 'eye-bolt',
-      places: both,
-      gauge: { length: 60, short: 3, past: 3 },
-      words: { short: 'short of the marks', at: 'between the marks', past: 'past the marks' },
-      maxSideDifference: 3,
-      takeUp: {
-        total: 60,
-        reserve: 10,
-        strandsPerTravel: 2,
-        pitch: 30,
-        loopPitches: 90,
-        limitPercent: 3,
-        resolution: 1,
-      },
-      how: 'Both adjusters alike, then the slot left.',
-      why: 'Unequal sides run it off.',
-      ifLeft: 'Feeding stops in the middle.',
-      parts: part('LM-9210', 'Centre belt'),
-      mind: ['header'],
-      put: { adjust: 15, replace: 70 },
-    })
-    .add('series', 'draper-rollers', {
-      station: 2,
-      component: 'Draper rollers',
-      measures: 'bearing play',
-      position: DOWN,
-      method: 'play',
-      places: ['left drive', 'left idler', 'right drive', 'right idler'],
-      ...w.fine,
-      tool: tool('feeler'),
-      limit: { type: 'wear', nominal: 0.1, limit: 1, wornSide: 'larger' },
-      outOfFamily: 0.4,
-      wearRate: { perHour: 0.0007, sd: 0.0003 },
-      how: 'Lift each roller end.',
-      why: 'A dry bearing turns on its shaft.',
-      ifLeft: 'The roller cuts the belt.',
-      parts: part('LM-9215', 'Roller bearing'),
-      per: 'place',
-      put: { replace: 30 },
-    })
-    .add('service', 'draper-storage', {
-      station: 2,
-      component: 'Drapers',
-      measures: 'slackened for storage',
-      position: DOWN,
-      method: 'grease',
-      places: both,
-      asks: 'done',
-      product: 'Slackened, tag on the key',
-      interval: season(),
-      how: 'After harvest only; tag on the key.',
-      why: 'A belt left tight takes a set over winter.',
-      ifLeft: 'It never tracks again.',
-    })
-    .add('setting', 'draper-speed', {
-      station: 2,
-      component: 'Drapers',
-      measures: 'speed',
-      position: DOWN,
-      method: 'setting',
-      options: ['slow', 'middle', 'fast'],
-      expected: [
-        { crop: 'malting barley', option: 'middle' },
-        { crop: 'lentils', option: 'slow', because: 'light crop bounces' },
-        { crop: 'grain sorghum', option: 'fast' },
-        { crop: 'maize', option: 'fast' },
-      ],
-      how: 'Read the valve.',
-      why: 'Crop must lie, not bounce.',
-      ifLeft: 'Bunching.',
-      interval: { kind: 'perCrop' },
-      put: { adjust: 3 },
-    })
-    .add('condition', 'flex-linkage', {
-      station: 2,
-      component: 'Flex linkage',
-      measures: 'pins and bushes',
-      position: RAISED,
-      method: 'look',
-      places: ['left', 'middle', 'right'],
-      looksFor: ['pin worn', 'stiff', 'bent'],
-      how: 'Lift each wing by hand.',
-      why: 'A stiff link digs.',
-      ifLeft: 'Stones in the table.',
-      parts: part('LM-9220', 'Link bush'),
-      mind: ['header'],
-      put: { replace: 35 },
-    });
+  anyHeader(w, {
+    follows: FOLLOWS,
+    mainOil: { position: ON_GROUND, eye: 'front plug of three; it is the level' },
+    endOil: { position: ON_GROUND, eye: 'sight glass' },
+    clutch: { one: { amount: 1, most: 2 }, many: { amount: 4, most: 6 } },
+  });
+  cutting(w, { sections: 124, knifeDrive: 'belt', overlapping: true, follows: FOLLOWS });
+  drapers(w);
   return {
     model: 'Merle 10',
     maker: 'Tolvane',
@@ -190,8 +27,9 @@ export function draper(): SheetInput {
     revision: 1,
     remark: REMARK,
     equipment: [],
+    schools: schoolsOf(FOLLOWS),
     moves: moves(),
     positions: positionsOf(w.checks),
-    checks: w.checks,
+    checks: sharingClasses(w.checks),
   };
 }

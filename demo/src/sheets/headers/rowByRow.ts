@@ -8,7 +8,6 @@ export function rowByRow(w: SheetWriter): void {
     const id = (name: string) => (n === 12 ? name : `${name}-8`);
     const when = { rows: [n === 12 ? 'twelve' : 'eight'] };
     w.add('series', id('gathering-chain'), {
-      station: 2,
       component: 'Gathering chain',
       measures: 'length over 10 pitches',
       when,
@@ -60,7 +59,6 @@ export function rowByRow(w: SheetWriter): void {
       interval: season(10),
     })
       .add('series', id('tightener-gap'), {
-        station: 2,
         component: 'Gathering chain tightener',
         measures: 'gap at the spring',
         when,
@@ -72,7 +70,7 @@ export function rowByRow(w: SheetWriter): void {
         limit: { type: 'band', low: 3, high: 9 },
         outOfFamily: 3,
         how: 'Rule in the gap, row by row.',
-        why: 'No gap: the spring is blocked; a wide one: the chain is loose.',
+        why: 'Small, but not none. No gap: the spring is blocked; a wide one: the chain is loose.',
         ifLeft: 'The row jumps.',
         mind: ['header'],
         put: { adjust: 4 },
@@ -80,7 +78,6 @@ export function rowByRow(w: SheetWriter): void {
         knockOns: [{ check: id('gathering-chain'), why: 'its travel left has changed' }],
       })
       .add('series', id('gathering-sprockets'), {
-        station: 2,
         component: 'Gathering sprockets',
         measures: 'tooth thickness, worst of three',
         when,
@@ -101,7 +98,6 @@ export function rowByRow(w: SheetWriter): void {
         minutes: 15,
       })
       .add('series', id('stalk-roll-gap'), {
-        station: 2,
         component: 'Stalk rolls',
         measures: 'gap',
         when,
@@ -111,16 +107,17 @@ export function rowByRow(w: SheetWriter): void {
         ...w.ruled,
         tool: tool('rule'),
         limit: { type: 'band', low: 2, high: 5 },
+        maxDifference: 1.5,
+        drift: { perHour: 0.002, sd: 0.001 },
         outOfFamily: 2,
-        how: 'Gauge between the rolls at their narrowest, row by row.',
-        why: 'Wide rolls slip, tight ones cut stalks off.',
+        how: 'Gauge between the rolls at their narrowest, row by row; even across the head.',
+        why: 'Wide rolls slip, tight ones cut stalks off; uneven rows fight over the stalks.',
         ifLeft: 'Ears shell at the rolls.',
         mind: ['header', 'knives'],
         put: { adjust: 5 },
         minutes: 12,
       })
       .add('condition', id('stalk-roll-edges'), {
-        station: 2,
         component: 'Stalk rolls',
         measures: 'edges',
         when,
@@ -128,18 +125,19 @@ export function rowByRow(w: SheetWriter): void {
         method: 'knife-edge',
         places: rows(n),
         looksFor: ['rounded', 'chipped', 'bolt loose'],
-        marked: 'watch',
-        how: 'Row by row, finger behind the edge, never on it.',
+        marked: 'turn',
+        how: 'Row by row, finger behind the edge, never on it. Rounded ones are changed end for end once.',
         why: 'Rounded edges no longer pull.',
         ifLeft: 'Stalks stand and wrap.',
-        parts: part('LM-4421', 'Stalk-roll pair'),
+        parts: part('LM-4421', 'Stalk-roll pair', 1, undefined, {
+          supersededBy: { number: 'LM-4421C', name: 'Stalk-roll pair, hard-faced' },
+        }),
         mind: ['header', 'knives'],
         per: 'place',
-        put: { replace: 40 },
+        put: { turn: 30, replace: 40 },
         minutes: 10,
       })
       .add('count', id('row-knives'), {
-        station: 2,
         component: 'Chopping knives',
         measures: 'missing, bent, worn',
         when,
@@ -154,14 +152,16 @@ export function rowByRow(w: SheetWriter): void {
         why: 'Turned once, then renewed; a lost one shakes the row unit.',
         schools: 'Turn once per row, then renew with its opposite.',
         ifLeft: 'The row gearbox goes with it.',
-        parts: part('LM-4430', 'Row knife', 1, 'Opposite mates together.'),
+        parts: part('LM-4430', 'Row knife', 1, 'Opposite mates together.', {
+          soldIn: 2,
+          needs: [{ number: 'LM-4431', name: 'Knife bolt, used once', each: 1 }],
+        }),
         mind: ['header', 'rotor', 'guards'],
         per: 'place',
         put: { turn: 8, replace: 6 },
         minutes: 20,
       })
       .add('condition', id('row-knife-bearings'), {
-        station: 2,
         component: 'Chopping rotor bearings',
         measures: 'play and noise',
         when,
@@ -179,7 +179,6 @@ export function rowByRow(w: SheetWriter): void {
         minutes: 8,
       })
       .add('condition', id('divider-points'), {
-        station: 2,
         component: 'Divider points and shields',
         measures: 'whole, hinged, aligned',
         when,
@@ -196,8 +195,24 @@ export function rowByRow(w: SheetWriter): void {
         put: { adjust: 5, replace: 15 },
         minutes: 6,
       })
+      .add('condition', id('divider-undershields'), {
+        component: 'Divider under-shields',
+        measures: 'worn through, loose',
+        when,
+        position: RAISED,
+        places: rows(n),
+        looksFor: ['worn through', 'loose', 'stalks behind it'],
+        damaged: 'replace',
+        how: 'From below, row by row: hand along each shield.',
+        why: 'A worn one lets stalks to the drive: its neighbour’s clutch carries the load.',
+        ifLeft: 'The neighbour’s clutch slips and burns.',
+        parts: part('LM-4445', 'Under-shield'),
+        mind: ['header'],
+        per: 'place',
+        put: { replace: 20 },
+        minutes: 6,
+      })
       .add('level', id('row-gearboxes'), {
-        station: 2,
         component: 'Row gearboxes',
         measures: 'oil level',
         when,
@@ -207,7 +222,7 @@ export function rowByRow(w: SheetWriter): void {
         eye: 'plug',
         product: 'Gear oil GL-5 80W-90',
         colours: ['milky', 'black', 'metal'],
-        how: 'Plug out, row by row; header raised.',
+        how: 'Plug out, row by row; header raised. Level, drain and fill look alike; on the mirrored half they change places.',
         why: 'Down they read low and are overfilled.',
         ifLeft: 'A row stops for good.',
         parts: part('LM-6010', 'Gear oil, 1 l'),

@@ -1,6 +1,7 @@
 import type { Setting } from '../setting';
 import type { Handlers } from '../mount';
 import { aboutHandlers } from './about';
+import { bookHandlers } from './books';
 import { costsHandlers } from './costs';
 import { machineHandlers } from './machines';
 import { peopleHandlers } from './people';
@@ -13,6 +14,7 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...aboutHandlers(),
   ...peopleHandlers(setting),
   ...machineHandlers(setting),
+  ...bookHandlers(setting),
   ...costsHandlers(setting),
   ...sheetHandlers(setting),
   ...readingHandlers(setting),

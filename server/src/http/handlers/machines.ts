@@ -1,23 +1,28 @@
 import { checksFor } from '@green-tally/core/walk';
 import { machineWithSheets } from '../../db';
 import { NotFound } from '../../errors';
+import { changesOf } from '../../machines/changes';
 import { addMachine, changeMachine, machineFile } from '../../machines/machines';
 import { adoptRejudging, tryRejudging } from '../../machines/rejudging';
 import { pageOf } from '../../paging';
+import { ownBranch } from '../../people/people';
 import { yardOf } from '../../yard/yard';
+import { tellLive } from '../events';
 import type { Handlers } from '../mount';
-import type { Setting } from '../setting';
+import { lookingAt, type Setting } from '../setting';
 
 /** The Yard and machines. */
-export function machineHandlers({ db, clock }: Setting) {
+export function machineHandlers(setting: Setting) {
+  const { db, clock } = setting;
   return {
     'GET /yard': ({ person, query }) =>
-      yardOf(
-        db,
-        query.branch ?? (person.role === 'admin' ? undefined : person.branch),
-        clock.today(),
-      ),
+      yardOf(lookingAt(setting, query.branch ?? ownBranch(person).branch), query),
     'GET /machines/{id}': ({ params }) => machineFile(params.id),
+    'GET /machines/{id}/changes': ({ params, query }) => changesOf(params.id, query),
+    'GET /events': ({ person, res }) => {
+      tellLive(res, db.changes, ownBranch(person).branch);
+      return { text: '' };
+    },
     'POST /machines': ({ body, person }) => addMachine(db, body, person),
     'PATCH /machines/{id}': ({ params, body, person }) =>
       changeMachine(db, params.id, body, { person, now: clock.now() }),

@@ -1,15 +1,17 @@
 import { ownBranch } from '../../people/people';
-import { planCalendar } from '../../plan/calendar';
-import { listVisits, workOfVisits } from '../../plan/listVisits';
+import { planFile } from '../../plan/calendar';
+import { visitPage } from '../../plan/listVisits';
 import { dropVisit, planVisit } from '../../plan/visits';
-import { dueCalendar, dueCsv, dueListOf } from '../../due/due';
+import { dueListOf } from '../../due/due';
+import { dueCalendar, dueCsv } from '../../due/files';
 import { keepTicks } from '../../ticks/ticks';
 import { acceptWork, withdrawWork } from '../../work/work';
 import type { Handlers } from '../mount';
-import type { Setting } from '../setting';
+import { lookingAt, type Setting } from '../setting';
 
 /** Work items, visits and the plan as a calendar. */
-export function planHandlers({ db, clock }: Setting) {
+export function planHandlers(setting: Setting) {
+  const { db, clock } = setting;
   return {
     'POST /work': async ({ body, person }) => ({
       items: await acceptWork(db, body.items, person, clock.today()),
@@ -17,24 +19,22 @@ export function planHandlers({ db, clock }: Setting) {
     'DELETE /work/{id}': ({ params, person }) => withdrawWork(db, params.id, person, clock.now()),
     'POST /ticks': async ({ body, person }) => ({ ticks: await keepTicks(db, body.ticks, person) }),
     'GET /due': ({ query, person }) =>
-      dueListOf(db, query.branch ?? ownBranch(person).branch, clock.today()),
-    'GET /due.csv': async ({ person }) => ({
-      text: dueCsv(await dueListOf(db, ownBranch(person).branch, clock.today())),
+      dueListOf(lookingAt(setting, query.branch ?? ownBranch(person).branch), query),
+    'GET /due.csv': ({ person }) => ({
+      stream: dueCsv(lookingAt(setting, ownBranch(person).branch)),
       filename: 'green-tally-due.csv',
     }),
-    'GET /due.ics': async ({ person }) => ({
-      text: dueCalendar(await dueListOf(db, ownBranch(person).branch, clock.today()), clock.now()),
+    'GET /due.ics': ({ person }) => ({
+      stream: dueCalendar(lookingAt(setting, ownBranch(person).branch), clock.now()),
       filename: 'green-tally-due.ics',
     }),
-    'GET /visits': async ({ person }) => ({ visits: await listVisits(ownBranch(person)) }),
+    'GET /visits': ({ query, person }) => visitPage({ ...query, ...ownBranch(person) }),
     'PUT /visits/{id}': ({ params, body, person }) =>
       planVisit(db, { ...body, id: params.id }, person, clock.today()),
     'DELETE /visits/{id}': ({ params, person }) => dropVisit(db, params.id, person),
-    'GET /plan.ics': async ({ person }) => {
-      const { branch = 'all branches' } = ownBranch(person);
-      const visits = await listVisits(ownBranch(person));
-      const shown = { visits, work: await workOfVisits(visits), of: branch };
-      return { text: planCalendar(shown, clock.now()), filename: 'green-tally-plan.ics' };
-    },
+    'GET /plan.ics': ({ person }) => ({
+      stream: planFile(ownBranch(person).branch, clock.now()),
+      filename: 'green-tally-plan.ics',
+    }),
   } satisfies Partial<Handlers>;
 }

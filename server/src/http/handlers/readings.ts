@@ -1,6 +1,6 @@
 import { storeBatch } from '../../walks/batch';
 import { exportReadings } from '../../walks/exportCsv';
-import { importReadings } from '../../walks/importCsv';
+import { beginImport, importState } from '../../walks/importCsv';
 import { keepWalk } from '../../walks/keepWalk';
 import { ownBranch } from '../../people/people';
 import type { Handlers } from '../mount';
@@ -14,13 +14,10 @@ export function readingHandlers({ db, clock }: Setting) {
     'POST /readings:batch': ({ body, person }) =>
       storeBatch(db, body.readings, person, clock.today()),
     'POST /readings/import': ({ body, query, person }) =>
-      importReadings(db, body, person, {
-        mode: query.mode,
-        preview: query.preview === 'yes',
-        today: clock.today(),
-      }),
-    'GET /readings.csv': async ({ query, person }) => ({
-      text: await exportReadings(query.machine ? { id: query.machine } : ownBranch(person)),
+      beginImport(db, body, person, { mode: query.mode, preview: query.preview === 'yes' }),
+    'GET /imports/{id}': ({ params, person }) => importState(params.id, person),
+    'GET /readings.csv': ({ query, person }) => ({
+      stream: exportReadings(query.machine ? { id: query.machine } : ownBranch(person)),
       filename: 'green-tally-readings.csv',
     }),
   } satisfies Partial<Handlers>;

@@ -1,10 +1,13 @@
 import { createHash } from 'node:crypto';
 import type { Person } from '@green-tally/core/contracts';
 import { diffSheets, printSheet, sheetJsonSchema } from '@green-tally/core/sheets';
-import { currentSheets } from '../../db';
+import { currentSheets, sheetsOf } from '../../db';
+import { NotFound } from '../../errors';
 import { pageOf } from '../../paging';
 import { draftOf, dropDraft, publishDraft, saveDraft } from '../../specs/drafts';
 import { importSheet } from '../../specs/importSheet';
+import { dropPage, keepPage, listPages, pageContent } from '../../specs/pages';
+import { listStarters, newSheet } from '../../specs/starters';
 import {
   listRevisions,
   listSpecs,
@@ -23,7 +26,7 @@ const fileName = (model: string, revision: number): string =>
   `${model.toLowerCase().replace(/[^a-z0-9-]+/g, '-')}-${revision}.json`;
 
 /** Spec sheets: revisions, drafts, files in and out. */
-export function sheetHandlers({ db, clock }: Setting) {
+export function sheetHandlers({ db, clock, readSheet }: Setting) {
   const doing = (person: Person): Doing => ({ by: person.name, at: clock.now() });
   return {
     'GET /specs': async () => ({ sheets: await currentSheets() }),
@@ -33,13 +36,28 @@ export function sheetHandlers({ db, clock }: Setting) {
       result: await storeSheet(db, body, doing(person)),
     }),
     'POST /specs/import': ({ body, query, person }) =>
-      importSheet(db, body, { ...doing(person), preview: query.preview === 'yes' }),
+      importSheet(db, body, {
+        ...doing(person),
+        preview: query.preview === 'yes',
+        read: readSheet,
+      }),
+    'GET /starters': () => ({ starters: listStarters() }),
+    'POST /spec-models': async ({ body, person }) => {
+      const { model, revision } = await newSheet(db, body, doing(person));
+      return { model, revision, result: 'stored' as const };
+    },
     'GET /specs/schema.json': () => ({ text: JSON.stringify(sheetJsonSchema(), null, 2) }),
     'GET /spec-models': ({ query }) => listSpecs(query),
     'GET /specs/{model}': async ({ params, query, unchanged }) => {
       const detail = await specDetail(params.model, query.revision);
       const { model, revision } = detail.sheet;
       return unchanged(tag(model, revision, detail.latest)) ? UNCHANGED : detail;
+    },
+    'GET /specs/{model}/revisions/{revision}': async ({ params, res }) => {
+      const [sheet] = await sheetsOf([params]);
+      if (!sheet) throw new NotFound('revision of this sheet');
+      res.set('cache-control', 'private, max-age=31536000, immutable');
+      return sheet;
     },
     'GET /specs/{model}/revisions': ({ params, query }) => listRevisions(params.model, query),
     'GET /specs/{model}/checks': async ({ params, query }) => {
@@ -58,6 +76,11 @@ export function sheetHandlers({ db, clock }: Setting) {
       const { sheet } = await specDetail(params.model, query.revision);
       return { text: printSheet(sheet), filename: fileName(sheet.model, sheet.revision) };
     },
+    'GET /specs/{model}/pages': async ({ params }) => ({ pages: await listPages(params.model) }),
+    'POST /specs/{model}/pages': ({ params, body, person }) =>
+      keepPage(params.model, body, doing(person)),
+    'GET /pages/{id}': ({ params }) => pageContent(params.id),
+    'DELETE /pages/{id}': ({ params }) => dropPage(params.id),
     'GET /specs/{model}/draft': async ({ params }) => ({ draft: await draftOf(params.model) }),
     'PUT /specs/{model}/draft': ({ params, body, person }) =>
       saveDraft(db, params.model, body, doing(person)),

@@ -1,0 +1,1 @@
+export { ChangeoverScreen as default } from '../../machine/ChangeoverScreen';

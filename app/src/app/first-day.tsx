@@ -1,0 +1,3 @@
+import { later } from '../ui';
+
+export default later('the first day', async () => (await import('../forms')).FirstDay);

@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('the lists', async () => (await import('../../forms')).BooksScreen);

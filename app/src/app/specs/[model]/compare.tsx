@@ -1,0 +1,6 @@
+import { later } from '../../../ui';
+
+export default later(
+  'the comparison',
+  async () => (await import('../../../specs/CompareScreen')).CompareScreen,
+);

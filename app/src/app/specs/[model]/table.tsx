@@ -1,0 +1,3 @@
+import { later } from '../../../ui';
+
+export default later('the table', async () => (await import('../../../forms')).SheetTableScreen);

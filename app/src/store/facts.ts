@@ -1,0 +1,276 @@
+import type { Table } from 'dexie';
+import {
+  MachineChanges,
+  SpecSheet,
+  type MachineFile,
+  type SheetRef,
+} from '@green-tally/core/contracts';
+import { api, pathOf } from './api';
+import { FACTS, local, type KeptMachine, type Outgoing } from './local';
+
+/*
+ * Machines' facts on this device. The server is asked for what has changed since the version that is
+ * here; a sheet's revision is fetched once. What was sent from here is laid into the same tables in
+ * the transaction that takes it out of the outbox.
+ */
+
+/** The path under which SWR knows that a machine was asked for. */
+export const changesOf = (id: string): string =>
+  pathOf('GET /machines/{id}/changes', { params: { id } });
+
+const factTables = () => FACTS.map((name) => local.table(name) as Table<{ id: string }, string>);
+
+/** The last question of each machine that is under way. */
+const asking = new Map<string, Promise<void>>();
+
+/**
+ * Asks the server for what is new of a machine and keeps it. One question after the other: an answer
+ * given before a change must not be laid over one given after it.
+ * @throws ApiProblem, Unreachable
+ */
+export async function askMachine(id: string): Promise<void> {
+  const before = asking.get(id) ?? Promise.resolve();
+  const mine = before.catch(() => undefined).then(() => ask(id));
+  asking.set(id, mine);
+  try {
+    await mine;
+  } finally {
+    if (asking.get(id) === mine) asking.delete(id);
+  }
+}
+
+async function ask(id: string): Promise<void> {
+  const known = await local.machines.get(id);
+  // what is here before the question; what is sent meanwhile is not among it
+  const before = await Promise.all(
+    factTables().map((t) => t.where('machineId').equals(id).primaryKeys()),
+  );
+  const query = { since: known?.version ?? 0, ...(known?.basis ? { basis: known.basis } : {}) };
+  const changes = MachineChanges.parse(
+    await api('GET /machines/{id}/changes', { params: { id }, query }),
+  );
+  await fetchSheets(refsOf(changes.judgedBy ?? known?.judgedBy));
+  await local.transaction('rw', [local.machines, ...factTables()], async () => {
+    const now = await local.machines.get(id);
+    const judgedBy = changes.judgedBy ?? now?.judgedBy;
+    // forgotten while the answer was under way: half of it is worth nothing
+    if (!judgedBy || (changes.since > 0 && !now)) return;
+    // another tab was told of more meanwhile
+    if (now && now.version > (known?.version ?? 0) && now.version > changes.version) return;
+    const moved = await layChanges(changes, before);
+    const at = new Date().toISOString();
+    await local.machines.put({
+      lookedAt: at,
+      chosen: false,
+      planned: false,
+      ...now,
+      id,
+      // what the server tells of is mostly what was just sent from here: nothing has changed then
+      stamp: now && !moved && sameMachine(now, changes) ? now.stamp : Date.now() + Math.random(),
+      machine: changes.machine,
+      version: changes.version,
+      basis: changes.basis,
+      judgedBy,
+      askedAt: at,
+    });
+  });
+}
+
+const sameMachine = (now: KeptMachine, { machine, judgedBy }: MachineChanges): boolean =>
+  judgedBy === null && JSON.stringify(now.machine) === JSON.stringify(machine);
+
+/**
+ * Lays what the server told among the facts; what it no longer has of those before goes.
+ * @returns whether that changed anything
+ */
+async function layChanges(
+  changes: MachineChanges,
+  before: readonly (readonly string[])[],
+): Promise<boolean> {
+  let moved = changes.since === 0 || changes.dropped.length > 0;
+  for (const [i, table] of factTables().entries()) {
+    const rows: readonly { id: string }[] = changes[FACTS[i] ?? 'readings'];
+    if (changes.since === 0) {
+      const there = new Set(rows.map((r) => r.id));
+      await table.bulkDelete((before[i] ?? []).filter((key) => !there.has(key)));
+    }
+    moved ||= !(await allThere(table, rows));
+    if (moved) await table.bulkPut([...rows]);
+  }
+  await local.visits.bulkDelete(changes.dropped);
+  return moved;
+}
+
+/** Whether rows are there already, each as it is given. */
+async function allThere(
+  table: Table<{ id: string }, string>,
+  rows: readonly { id: string }[],
+): Promise<boolean> {
+  if (!rows.length) return true;
+  const there = await table.bulkGet(rows.map((r) => r.id));
+  return rows.every((row, i) => sorted(there[i]) === sorted(row));
+}
+
+/** As text, whatever the order of its fields. */
+const sorted = (row: object | undefined): string =>
+  JSON.stringify(row, (_, value: unknown) =>
+    value && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
+
+const refsOf = (judgedBy: KeptMachine['judgedBy'] | undefined): SheetRef[] =>
+  judgedBy ? [...judgedBy.sheets, ...judgedBy.earlier] : [];
+
+/** Fetches the revisions that are not here yet. */
+async function fetchSheets(refs: readonly SheetRef[]): Promise<void> {
+  for (const { model, revision } of refs) {
+    if (await local.sheets.get([model, revision])) continue;
+    const sheet = await api('GET /specs/{model}/revisions/{revision}', {
+      params: { model, revision },
+    });
+    await local.sheets.put(sheet);
+  }
+}
+
+/** Revisions never change: each is read into its contract once in the life of this page. */
+const read = new Map<string, SpecSheet>();
+
+async function sheetsOf(refs: readonly SheetRef[]): Promise<SpecSheet[] | undefined> {
+  const sheets: SpecSheet[] = [];
+  for (const { model, revision } of refs) {
+    const key = `${model}|${revision}`;
+    let sheet = read.get(key);
+    if (!sheet) {
+      const row = await local.sheets.get([model, revision]);
+      if (!row) return undefined;
+      sheet = SpecSheet.parse(row);
+      read.set(key, sheet);
+    }
+    sheets.push(sheet);
+  }
+  return sheets;
+}
+
+const by =
+  <T>(...keys: readonly (keyof T)[]) =>
+  (a: T, b: T): number => {
+    for (const key of keys) if (a[key] !== b[key]) return a[key] < b[key] ? -1 : 1;
+    return 0;
+  };
+
+/** A machine as it is known here: its file, and what of it waits to be sent. */
+export interface Here {
+  readonly file: MachineFile;
+  readonly outgoing: readonly Outgoing[];
+}
+
+/** Files read from this device, under the stamp of what was kept then. */
+const files = new Map<string, { readonly stamp: number; readonly file: MachineFile }>();
+const FILES_KEPT = 4;
+
+/**
+ * Reads a machine from this device, all of one moment. Facts that have not changed since they were
+ * read are not read again: what waits to be sent changes far oftener.
+ * @returns undefined when it is not here
+ */
+export async function machineHere(id: string): Promise<Here | undefined> {
+  const [kept, outgoing] = await local.transaction('r', local.machines, local.outgoing, () =>
+    Promise.all([local.machines.get(id), rowsOf(local.outgoing, id)]),
+  );
+  if (!kept) return undefined;
+  const known = files.get(id);
+  return known?.stamp === kept.stamp ? { file: known.file, outgoing } : wholeHere(id);
+}
+
+const rowsOf = <T>(table: Table<T, string>, id: string) =>
+  table.where('machineId').equals(id).toArray();
+
+async function wholeHere(id: string): Promise<Here | undefined> {
+  // asked for at once and without a wait between, so that the transaction holds
+  const [kept, readings, walks, work, ticks, visits, outgoing] = await local.transaction(
+    'r',
+    [local.machines, local.outgoing, ...factTables()],
+    () =>
+      Promise.all([
+        local.machines.get(id),
+        rowsOf(local.readings, id),
+        rowsOf(local.walks, id),
+        rowsOf(local.work, id),
+        rowsOf(local.ticks, id),
+        rowsOf(local.visits, id),
+        rowsOf(local.outgoing, id),
+      ]),
+  );
+  if (!kept) return undefined;
+  const sheets = await sheetsOf(kept.judgedBy.sheets);
+  const earlier = await sheetsOf(kept.judgedBy.earlier);
+  if (!sheets || !earlier) return undefined;
+  // kept by an earlier edition, it does not say
+  const { rates, hands = {}, costs } = kept.judgedBy;
+  const file: MachineFile = {
+    machine: kept.machine,
+    ...{ sheets, earlier, rates, hands, costs },
+    readings: readings.sort(by('takenAt', 'id')),
+    walks: walks.sort(by('startedAt', 'id')),
+    work: work.sort(by('acceptedAt', 'id')),
+    ticks: ticks.sort(by('at', 'id')),
+    visits: visits.sort(by('startsOn', 'id')),
+  };
+  files.delete(id);
+  files.set(id, { stamp: kept.stamp, file });
+  const oldest = files.keys().next().value;
+  if (files.size > FILES_KEPT && oldest !== undefined) files.delete(oldest);
+  return { file, outgoing };
+}
+
+/** The table a sent entry is laid into. */
+const TABLE_OF = {
+  reading: 'readings',
+  walk: 'walks',
+  work: 'work',
+  withdrawal: 'work',
+  tick: 'ticks',
+} as const;
+/** Tables that {@link layIn} writes to: a transaction that calls it has to name them. */
+export const layTables = () => [local.machines, ...factTables()];
+
+/** Lays what was sent among the facts of the machines that are kept here. In a transaction. */
+export async function layIn(sent: readonly Outgoing[]): Promise<void> {
+  const ids = [...new Set(sent.map((s) => s.machineId))];
+  const here = new Set((await local.machines.bulkGet(ids)).flatMap((m) => m?.id ?? []));
+  for (const entry of sent)
+    if (here.has(entry.machineId)) await local.table(TABLE_OF[entry.kind]).put(entry.body);
+  for (const id of here) await local.machines.update(id, { stamp: Date.now() + Math.random() });
+}
+
+/** Notes that somebody looks at a machine: what is looked at stays longest. */
+export async function noteLook(id: string): Promise<void> {
+  await local.machines.update(id, { lookedAt: new Date().toISOString() });
+}
+
+/**
+ * Takes machines off this device, their facts with them, and revisions that nobody needs any more. A
+ * machine with something still to be sent stays.
+ * @returns how many went
+ */
+export async function forget(ids: readonly string[]): Promise<number> {
+  const tables = [local.machines, local.sheets, local.outgoing, ...factTables()];
+  return local.transaction('rw', tables, async () => {
+    let gone = 0;
+    for (const id of ids) {
+      if (await local.outgoing.where('machineId').equals(id).count()) continue;
+      for (const table of factTables()) await table.where('machineId').equals(id).delete();
+      await local.machines.delete(id);
+      gone += 1;
+    }
+    const needed = new Set(
+      (await local.machines.toArray()).flatMap((m) =>
+        refsOf(m.judgedBy).map((r) => `${r.model}|${r.revision}`),
+      ),
+    );
+    const keys = await local.sheets.toCollection().primaryKeys();
+    await local.sheets.bulkDelete(keys.filter(([model, rev]) => !needed.has(`${model}|${rev}`)));
+    return gone;
+  });
+}

@@ -1,0 +1,111 @@
+import { useEffect, useMemo } from 'react';
+import useSWRInfinite from 'swr/infinite';
+import type { z } from 'zod';
+import type { Given, Routes } from '@green-tally/core/api';
+import { CustomerPage, DueList, HeaderPage, VisitPage, Yard } from '@green-tally/core/contracts';
+import { pathOf, type Asked } from './api';
+import { useKeptSince } from './kept';
+
+/*
+ * Lists that come page by page. What changes them is told here, by what this device has sent and by
+ * the server; every list on the screen then asks again for the pages it shows.
+ */
+let listening: (() => void)[] = [];
+
+/** Lists are to be asked for anew. */
+export function listsChanged(): void {
+  listening.forEach((again) => again());
+}
+
+function onLists(again: () => void): () => void {
+  listening.push(again);
+  return () => {
+    listening = listening.filter((l) => l !== again);
+  };
+}
+
+type Paged = 'GET /yard' | 'GET /due' | 'GET /visits' | 'GET /customers' | 'GET /headers';
+type Query<K extends Paged> = Partial<Given<Routes[K]['query']>>;
+interface Page {
+  readonly next: string | null;
+}
+
+/** A list as far as it has been asked for. */
+export interface List<T extends Page> {
+  /** undefined until the first page is there */
+  readonly pages: readonly T[] | undefined;
+  readonly error: unknown;
+  readonly isLoading: boolean;
+  readonly again: () => void;
+  /** asks for the next page; undefined when there is none */
+  readonly more: (() => void) | undefined;
+  /** when the server gave it (ISO), where it is from this device for want of signal */
+  readonly asOf: string | undefined;
+}
+
+function useList<K extends Paged, T extends Page>(
+  id: K,
+  query: Query<K>,
+  contract: z.ZodType<T>,
+): List<T> {
+  const asked = JSON.stringify(query);
+  const { data, error, isLoading, size, setSize, mutate } = useSWRInfinite<unknown, unknown>(
+    (_: number, before: Page | null) =>
+      before && before.next === null
+        ? null
+        : // every route of these names its cursor so
+          pathOf(id, {
+            query: { ...query, cursor: before?.next ?? undefined },
+          } as unknown as Asked<K>),
+    { revalidateFirstPage: false, keepPreviousData: true },
+  );
+  const pages = useMemo(() => data?.map((page) => contract.parse(page)), [data, contract]);
+  useEffect(() => onLists(() => void mutate()), [mutate, asked]);
+  const more = pages?.at(-1)?.next != null ? () => void setSize(size + 1) : undefined;
+  const asOf = useKeptSince(pathOf(id, { query } as unknown as Asked<K>));
+  return { pages, error, isLoading, again: () => void mutate(), more, asOf };
+}
+
+/** The pages of the Yard as one, with what is told of all machines together. */
+export type WholeYard = Omit<Yard, 'all' | 'next'> & { readonly all: NonNullable<Yard['all']> };
+
+/** The Yard, as far as it is asked for. */
+export interface YardList extends List<Yard> {
+  /** undefined until the first page is there */
+  readonly yard: WholeYard | undefined;
+}
+
+/** Machines of the Yard, in the order and of the kind asked for. */
+export function useYard(query: Query<'GET /yard'> = {}): YardList {
+  const list = useList('GET /yard', query, Yard);
+  const { pages } = list;
+  const yard = useMemo((): WholeYard | undefined => {
+    const [first] = pages ?? [];
+    return first?.all
+      ? {
+          today: first.today,
+          branch: first.branch,
+          all: first.all,
+          rows: (pages ?? []).flatMap((p) => p.rows),
+          apart: (pages ?? []).flatMap((p) => p.apart),
+        }
+      : undefined;
+  }, [pages]);
+  return { ...list, yard };
+}
+
+/** What is due, as far as it is asked for. */
+export const useDue = (query: Query<'GET /due'> = {}): List<DueList> =>
+  useList('GET /due', query, DueList);
+
+/** Visits, earliest first, as far as they are asked for. */
+export const useVisits = (query: Query<'GET /visits'> = {}): List<VisitPage> =>
+  useList('GET /visits', query, VisitPage);
+
+/** Customers by name, as far as they are asked for. */
+export const useCustomers = (query: Query<'GET /customers'> = {}): List<CustomerPage> =>
+  useList('GET /customers', query, CustomerPage);
+
+/** Headers by serial, as far as they are asked for. */
+export const useHeaders = (query: Query<'GET /headers'> = {}): List<HeaderPage> =>
+  useList('GET /headers', query, HeaderPage);

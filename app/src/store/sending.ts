@@ -1,0 +1,98 @@
+import { BatchAnswer, type Walk } from '@green-tally/core/contracts';
+import { api, ApiProblem, troubleText } from './api';
+import type { Outgoing } from './local';
+
+const A_BATCH = 200;
+
+/** Takes what was answered out of the outbox; what was refused stays there, with why. */
+export type Settle = (
+  entries: readonly Outgoing[],
+  refused: ReadonlyMap<string, string>,
+) => Promise<void>;
+
+/** Sends what must go first: walks, then readings in batches, then work, then what is withdrawn, then ticks. */
+export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Promise<void> {
+  const walks = waiting.filter((o) => o.kind === 'walk');
+  if (walks.length) return sendEach(walks, (w) => sendWalk(w.body), settle);
+  const readings = waiting.filter((o) => o.kind === 'reading').slice(0, A_BATCH);
+  if (readings.length) return sendReadings(readings, settle);
+  const work = waiting.filter((o) => o.kind === 'work');
+  if (work.length) return sendEach(work, sendWork, settle);
+  const withdrawn = waiting.filter((o) => o.kind === 'withdrawal');
+  if (withdrawn.length)
+    return sendEach(
+      withdrawn,
+      (w) => api('DELETE /work/{id}', { params: { id: w.body.id } }),
+      settle,
+    );
+  const ticks = waiting.filter((o) => o.kind === 'tick');
+  return sendEach(ticks, (t) => api('POST /ticks', { body: { ticks: [t.body] } }), settle);
+}
+
+const sendWalk = ({ id, ...body }: Walk) => api('PUT /walks/{id}', { params: { id }, body });
+
+async function sendWork({ id, body }: Outgoing & { kind: 'work' }): Promise<string> {
+  const { items } = await api('POST /work', { body: { items: [body] } });
+  return items.some((w) => w.id === id)
+    ? ''
+    : 'Somebody else was faster: it is in work already, as they accepted it.';
+}
+
+/** @param send what it returns, if it is text, says why it is not kept */
+async function sendEach<O extends Outgoing>(
+  entries: readonly O[],
+  send: (entry: O) => Promise<unknown>,
+  settle: Settle,
+): Promise<void> {
+  for (const entry of entries) {
+    try {
+      const why = await send(entry);
+      await settle([entry], new Map(typeof why === 'string' && why ? [[entry.id, why]] : []));
+    } catch (error) {
+      if (!isRefusal(error)) throw error;
+      await settle([entry], new Map([[entry.id, troubleText(error)]]));
+    }
+  }
+}
+
+/**
+ * A 4xx that trying again would not change. Signed out, too many, too early: those are for later.
+ */
+const isRefusal = (error: unknown): boolean =>
+  error instanceof ApiProblem &&
+  error.problem.status >= 400 &&
+  error.problem.status < 500 &&
+  ![401, 408, 425, 429].includes(error.problem.status);
+
+type OutgoingReading = Extract<Outgoing, { kind: 'reading' }>;
+
+/**
+ * Sends a batch. One that is refused as a whole is sent again in halves, down to the reading that
+ * is refused alone: that one
+ * is set aside with its reason, the rest go through.
+ */
+async function sendReadings(entries: readonly OutgoingReading[], settle: Settle): Promise<void> {
+  const body = { readings: entries.map((e) => e.body) };
+  try {
+    const answer = BatchAnswer.parse(await api('POST /readings:batch', { body }));
+    return await settle(entries, refusalsIn(answer));
+  } catch (error) {
+    if (!isRefusal(error)) throw error;
+    const [first] = entries;
+    if (entries.length === 1 && first)
+      return settle(entries, new Map([[first.id, troubleText(error)]]));
+  }
+  const half = Math.ceil(entries.length / 2);
+  await sendReadings(entries.slice(0, half), settle);
+  await sendReadings(entries.slice(half), settle);
+}
+
+const refusalsIn = ({ results }: BatchAnswer): ReadonlyMap<string, string> =>
+  new Map(
+    results
+      .filter((r) => r.result === 'rejected')
+      .map((r) => [
+        r.id,
+        (r.errors ?? []).map((e) => `${e.field}: ${e.message}`).join(' ') || 'refused',
+      ]),
+  );

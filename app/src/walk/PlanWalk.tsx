@@ -1,0 +1,115 @@
+import { useMemo, useState } from 'react';
+import type { MachineFile } from '@green-tally/core/contracts';
+import { candidatesFor, kindFor, type Candidate } from '@green-tally/core/choose';
+import { dueOf, type Standing } from '@green-tally/core/plan';
+import { useTextDraft, useToday } from '../store';
+import { Quiet, Screen, TextEntry, TickLine, Title } from '../ui';
+import { dayWords } from '../yard/words';
+import { useFit } from './useFit';
+import { FitCard, KindChoice, Stations, TimeChoice, ToGate } from './PlanParts';
+import { KINDS, usePlanDraft, type Kind, type PlannedWalk } from './planDraft';
+import { mustWords } from './walkWords';
+import { WalkHead } from './WalkHead';
+
+interface PlanWalkProps {
+  readonly file: MachineFile;
+  readonly standing: Standing;
+  readonly onPlanned: (walk: PlannedWalk) => void;
+  /** ids of the checks that some words of an operator point to */
+  readonly pointsTo: (words: string) => readonly string[];
+}
+
+/**
+ * Before a walk: what it is for, the time there is, how many checks that makes, and what is left out
+ * and what that may cost.
+ */
+export function PlanWalk({ file, standing, onPlanned, pointsTo }: PlanWalkProps) {
+  const { machine } = file;
+  const today = useToday();
+  const [noticed, setNoticed] = useTextDraft(`walk-noticed|${machine.id}`);
+  const draft = usePlanDraft(machine.id);
+  const kind = draft.kind ?? kindFor(machine.harvest, today);
+  const { minutes } = draft;
+  const [wide, setWide] = useState(false);
+  const [out, setOut] = useState<readonly number[]>([]);
+  const kinds = useCandidates(file, standing, pointsTo(noticed).join(' '));
+  const belongs = kinds[kind];
+  const due = useMemo(() => belongs.filter(isAsked), [belongs]);
+  const counts = useMemo(() => countsOf(kinds), [kinds]);
+  // what is read already is walked again only where it is asked for, or there is nothing else
+  const asked = wide || !due.length ? belongs : due;
+  const candidates = useMemo(
+    () => asked.filter((c) => c.must !== undefined || !out.includes(c.check.station)),
+    [asked, out],
+  );
+  const fit = useFit(candidates, file, minutes);
+  const toggle = (station: number) =>
+    setOut(out.includes(station) ? out.filter((s) => s !== station) : [...out, station]);
+  const whole = kind === 'whole' && minutes === null && !out.length;
+  const go = () =>
+    fit &&
+    onPlanned({
+      kind: kind === 'whole' ? null : kind,
+      minutes,
+      checks: whole ? null : [...fit.taken],
+    });
+  return (
+    <Screen
+      testID="plan walk"
+      title={`Plan the walk: ${machine.serial}`}
+      footer={<ToGate fit={fit} onPress={go} />}
+    >
+      <WalkHead machine={machine} />
+      <Title>The walk</Title>
+      <Quiet>{`Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
+      <KindChoice
+        kind={kind}
+        counts={counts}
+        onChange={(value) => {
+          draft.change({ kind: value });
+          setOut([]);
+        }}
+      />
+      <TimeChoice minutes={minutes} onChange={(value) => draft.change({ minutes: value })} />
+      <FitCard fit={fit} musts={minutes === null ? '' : mustWords(candidates)} file={file} />
+      <TextEntry
+        label="What the operator noticed"
+        value={noticed}
+        onChange={setNoticed}
+        hint="nothing"
+      />
+      {due.length && due.length < belongs.length ? (
+        <TickLine
+          testID="also not due"
+          line={`Also what is not due: ${belongs.length - due.length} more`}
+          on={wide}
+          onPress={() => setWide(!wide)}
+        />
+      ) : null}
+      <Stations candidates={asked} out={out} onToggle={toggle} />
+    </Screen>
+  );
+}
+
+/** What was read already for this walk is asked for again where there is a reason of its own. */
+const isAsked = ({ due, must }: Candidate): boolean =>
+  due || (must !== undefined && must !== 'safety');
+
+/** How many checks of each kind are asked for. */
+const countsOf = (kinds: Readonly<Record<Kind, readonly Candidate[]>>) =>
+  Object.fromEntries(
+    KINDS.map((kind) => [kind, kinds[kind].filter(isAsked).length || kinds[kind].length]),
+  ) as Record<Kind, number>;
+
+/** The checks of every kind of walk there could be. */
+const useCandidates = (
+  file: MachineFile,
+  standing: Standing,
+  noticed: string,
+): Readonly<Record<Kind, readonly Candidate[]>> =>
+  useMemo(() => {
+    const from = { file, standing, due: dueOf(file, standing), noticed: noticed.split(' ') };
+    return Object.fromEntries(
+      KINDS.map((kind) => [kind, candidatesFor(kind === 'whole' ? null : kind, from)]),
+    ) as Record<Kind, Candidate[]>;
+  }, [file, standing, noticed]);

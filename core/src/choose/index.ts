@@ -1,0 +1,3 @@
+export * from './candidates';
+export * from './fitTime';
+export * from './fitWalk';

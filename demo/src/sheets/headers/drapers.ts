@@ -1,0 +1,132 @@
+import { both, part, tool, type SheetWriter } from '../build';
+import { DOWN, RAISED } from './positions';
+import { storage, flexing } from './draperRest';
+
+/** The belts of a draper header: tension, track, joints, and what lies under them. */
+export function drapers(w: SheetWriter): void {
+  w.add('mark', 'draper-tension', {
+    component: 'Side drapers',
+    measures: 'tension indicator inside its band',
+    position: DOWN,
+    method: 'draper-band',
+    places: both,
+    gauge: { length: 60, short: 6, past: 6 },
+    words: {
+      short: 'pointer below the band',
+      at: 'pointer inside the band',
+      past: 'pointer above the band',
+    },
+    maxSideDifference: 12,
+    takeUp: {
+      total: 120,
+      reserve: 20,
+      strandsPerTravel: 2,
+      pitch: 40,
+      loopPitches: 220,
+      limitPercent: 3,
+      resolution: 2,
+    },
+    how: 'Look at the pointer on each side, then the adjuster left.',
+    why: 'Slack it slips and bunches, tight it pulls its rollers together.',
+    ifLeft: 'Crop bunches, the belt tears at its joint.',
+    parts: part('LM-9201', 'Side draper'),
+    mind: ['header'],
+    put: { adjust: 12, replace: 90 },
+    knockOns: [{ check: 'draper-tracking', why: 'tension moves its track' }],
+  })
+    .add('condition', 'draper-tracking', {
+      component: 'Side drapers',
+      measures: 'run in the middle',
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['runs to one side', 'edge frayed'],
+      marked: 'adjust',
+      damaged: 'replace',
+      how: 'Turn by hand once round.',
+      why: 'An edge that rubs frays in a day.',
+      ifLeft: 'A torn draper.',
+      parts: part('LM-9201', 'Side draper'),
+      mind: ['hand'],
+      put: { adjust: 15, replace: 90 },
+    })
+    .add('condition', 'draper-slats', {
+      component: 'Draper slats and joint',
+      measures: 'whole, joint straight',
+      position: DOWN,
+      method: 'look',
+      places: both,
+      looksFor: ['slat broken', 'joint pulling', 'cut'],
+      how: 'Turn once round, look at each slat and the joint.',
+      why: 'The joint lets go first.',
+      ifLeft: 'The belt opens in the field.',
+      parts: part('LM-9205', 'Joint kit'),
+      mind: ['hand'],
+      put: { replace: 40 },
+    })
+    .add('condition', 'draper-dirt', {
+      component: 'Under the drapers',
+      measures: 'dirt on rollers and deck',
+      position: RAISED,
+      method: 'look',
+      places: both,
+      looksFor: ['packed', 'wet', 'roller built up'],
+      marked: 'adjust',
+      damaged: 'adjust',
+      how: 'Lift the belt edge, scrape out.',
+      why: 'Dirt under it stretches and heats it.',
+      ifLeft: 'It runs off and tears.',
+      mind: ['header', 'dust'],
+      put: { adjust: 15 },
+      interval: { kind: 'daily' },
+    })
+    .add('mark', 'centre-belt-tension', {
+      component: 'Centre belt',
+      measures: 'its own mark, header flush with the feeder',
+      position: DOWN,
+      method: 'eye-bolt',
+      places: both,
+      gauge: { length: 60, short: 3, past: 3 },
+      words: {
+        short: 'short of its marks, head not flush',
+        at: 'between its marks, head flush',
+        past: 'past its marks, head not flush',
+      },
+      maxSideDifference: 3,
+      takeUp: {
+        total: 60,
+        reserve: 10,
+        strandsPerTravel: 2,
+        pitch: 30,
+        loopPitches: 90,
+        limitPercent: 3,
+        resolution: 1,
+      },
+      how: 'Header joined and flush with the feeder first. Both adjusters at the centre belt’s own mark, then the slot left.',
+      why: 'It has a mark of its own, read with the head flush; unequal sides run it off.',
+      ifLeft: 'Feeding stops in the middle.',
+      parts: part('LM-9210', 'Centre belt'),
+      mind: ['header'],
+      put: { adjust: 15, replace: 70 },
+    })
+    .add('series', 'draper-rollers', {
+      component: 'Draper rollers',
+      measures: 'bearing play',
+      position: DOWN,
+      method: 'play',
+      places: ['left drive', 'left idler', 'right drive', 'right idler'],
+      ...w.fine,
+      tool: tool('feeler'),
+      limit: { type: 'wear', nominal: 0.1, limit: 1, wornSide: 'larger' },
+      outOfFamily: 0.4,
+      wearRate: { perHour: 0.0007, sd: 0.0003 },
+      how: 'Lift each roller end.',
+      why: 'A dry bearing turns on its shaft.',
+      ifLeft: 'The roller cuts the belt.',
+      parts: part('LM-9215', 'Roller bearing'),
+      per: 'place',
+      put: { replace: 30 },
+    });
+  storage(w);
+  flexing(w);
+}

@@ -1,0 +1,20 @@
+import type { Database } from '../db';
+
+/** Phones that were away longer than this ask for a machine whole. */
+const WRITES_DAYS = 120;
+/** A report is looked at within this time. */
+const IMPORTS_DAYS = 14;
+
+/**
+ * Takes away what nobody needs any more: sessions and tries that have ended, reports of old imports,
+ * the record of writes from before any phone was last heard of. Facts are never taken away.
+ */
+export async function clearUp(db: Database): Promise<void> {
+  for (const sql of [
+    'DELETE FROM session WHERE expire < now()',
+    'DELETE FROM tries WHERE until < now()',
+    `DELETE FROM imports WHERE at < now() - ${IMPORTS_DAYS} * interval '1 day'`,
+    `DELETE FROM machine_writes WHERE at < now() - ${WRITES_DAYS} * interval '1 day'`,
+  ])
+    await db.sequelize.query(sql);
+}

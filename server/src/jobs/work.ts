@@ -1,0 +1,122 @@
+import type PgBoss from 'pg-boss';
+import type { Clock } from '../clock';
+import { listen, QUEUES, type Database, type QueueName } from '../db';
+import { clearUp } from './clearUp';
+import { runImport } from '../walks/importCsv';
+import { judgeIfBehind } from '../standings/fresh';
+import { beginDay } from '../standings/newDay';
+
+/** What jobs are run with. */
+export interface Shop {
+  readonly db: Database;
+  readonly clock: Clock;
+}
+
+/** What each queue's jobs do; each may run twice, and beside another of its key. */
+const DO: Readonly<Record<QueueName, (shop: Shop, job: PgBoss.Job) => Promise<unknown>>> = {
+  judge: ({ db, clock }, job) => judgeIfBehind(db, named(job, 'machine'), clock.today()),
+  importReadings: ({ db, clock }, job) => runImport(db, named(job, 'import'), clock.today()),
+  clearUp: ({ db }) => clearUp(db),
+  newDay: ({ db, clock }) => beginDay(db, clock.today()),
+};
+
+/** What a job names: the id of a machine, say. */
+function named({ data }: PgBoss.Job, name: string): string {
+  const value: unknown = typeof data === 'object' ? Reflect.get(data, name) : undefined;
+  if (typeof value === 'string') return value;
+  throw new Error(`a job that names no ${name}`);
+}
+
+/** So many jobs are taken at once; they are done one after the other. */
+const AT_ONCE: Readonly<Record<QueueName, number>> = {
+  judge: 20,
+  importReadings: 1,
+  clearUp: 1,
+  newDay: 1,
+};
+
+/** Jobs that were run, by queue, and those that failed. */
+export type Ran = Record<QueueName, number> & { failed: number };
+
+/**
+ * Runs jobs until none is left: a worker's work by hand, for tests and for a start with a filled
+ * database.
+ */
+export async function runJobs(shop: Shop): Promise<Ran> {
+  const ran: Ran = { judge: 0, importReadings: 0, clearUp: 0, newDay: 0, failed: 0 };
+  for (;;) {
+    let taken = 0;
+    for (const name of Object.keys(QUEUES) as QueueName[]) {
+      const jobs = await shop.db.queue.boss.fetch<object>(name, { batchSize: AT_ONCE[name] });
+      taken += jobs.length;
+      for (const job of jobs) {
+        if (await runOne(shop, name, job)) ran[name] += 1;
+        else ran.failed += 1;
+      }
+    }
+    if (!taken) return ran;
+  }
+}
+
+/** Runs one job and says in the database how it went. */
+async function runOne(shop: Shop, name: QueueName, job: PgBoss.Job<object>): Promise<boolean> {
+  const { boss } = shop.db.queue;
+  try {
+    await DO[name](shop, job);
+    await boss.complete(name, job.id);
+    return true;
+  } catch (error) {
+    const why = error instanceof Error ? error : new Error(String(error));
+    process.stderr.write(`job ${name} ${job.id}: ${why.message}\n`);
+    await boss.fail(name, job.id, { message: why.message });
+    return false;
+  }
+}
+
+/** A worker's pulse: it is woken by what is told, and looks by itself this often. */
+const LOOKS_EVERY_S = 2;
+/** Midnight by the place's own clock. */
+const MIDNIGHT = '0 0 * * *';
+const HOURLY = '17 * * * *';
+
+/** A worker at work. */
+export interface Worker {
+  stop(): Promise<void>;
+}
+
+/**
+ * Works off the queues until it is stopped. Any number of workers may share a database: a job is
+ * handed to one of them, and comes back when that one is gone.
+ * @param url of the database, for the connection that listens
+ */
+export async function startWorker(shop: Shop, url: string): Promise<Worker> {
+  const { boss } = shop.db.queue;
+  const running = new Map<QueueName, string>();
+  for (const name of Object.keys(QUEUES) as QueueName[]) {
+    const id = await boss.work<object>(
+      name,
+      { batchSize: AT_ONCE[name], pollingIntervalSeconds: LOOKS_EVERY_S },
+      async (jobs) => {
+        for (const job of jobs) await runOne(shop, name, job);
+      },
+    );
+    running.set(name, id);
+  }
+  await boss.schedule('clearUp', HOURLY);
+  await boss.schedule(
+    'newDay',
+    MIDNIGHT,
+    {},
+    { tz: Intl.DateTimeFormat().resolvedOptions().timeZone },
+  );
+  await boss.send('newDay', {}, { singletonKey: 'day' });
+  const ears = await listen(url, () => {
+    for (const id of running.values()) boss.notifyWorker(id);
+  });
+  return {
+    async stop() {
+      await ears.stop();
+      await boss.stop({ graceful: true, wait: true, timeout: 5000, close: false });
+    },
+  };
+}

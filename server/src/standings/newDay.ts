@@ -1,0 +1,98 @@
+import { QueryTypes } from 'sequelize';
+import {
+  handsOf,
+  handsTogether,
+  ratesOf,
+  slopesOf,
+  type HandsByClass,
+  type LifeSlope,
+} from '@green-tally/core/fleet';
+import { checksFor } from '@green-tally/core/walk';
+import { fleetRates, machineWithSheets, readingsOf, type Database } from '../db';
+import { behindOf } from './fresh';
+
+/**
+ * What begins a day: the fleet's rates are learnt from all lives on record, once a day whoever
+ * asks, and every machine whose standing is not of today is put in to be judged. Safe to run again.
+ * @returns how many machines are to be judged
+ */
+export async function beginDay(db: Database, today: string): Promise<number> {
+  await learn(db, today);
+  const { id: rates } = await fleetRates();
+  const behind = await behindOf(db, undefined, { today, rates }, { most: MANY });
+  await db.sequelize.transaction((transaction) =>
+    db.queue.add(
+      'judge',
+      behind.map((id) => ({ key: id, data: { machine: id } })),
+      transaction,
+    ),
+  );
+  return behind.length;
+}
+
+const MANY = 1_000_000;
+
+/** Learns how fast each class wears, if that has not been done today. */
+export async function learn(db: Database, today: string): Promise<void> {
+  const [done] = await db.sequelize.query('SELECT 1 FROM fleet_rates WHERE day >= $1', {
+    bind: [today],
+    type: QueryTypes.SELECT,
+  });
+  if (done) return;
+  await readLives(db);
+  const rows = await db.sequelize.query<{ branch: string } & Lived>(
+    'SELECT m.branch, l.lives, l.hands FROM machine_lives l JOIN machines m ON m.id = l.machine_id ORDER BY m.id',
+    { type: QueryTypes.SELECT },
+  );
+  const members = rows.map(({ branch, lives }) => ({ branch, slopes: lives }));
+  const branches = ['', ...new Set(rows.map((r) => r.branch))];
+  const rates = Object.fromEntries(branches.map((b) => [b, ratesOf(members, b)]));
+  await db.sequelize.query(
+    'INSERT INTO fleet_rates (day, rates, hands) VALUES ($1, $2, $3) ON CONFLICT (day) DO NOTHING',
+    {
+      bind: [today, JSON.stringify(rates), JSON.stringify(handsTogether(rows.map((r) => r.hands)))],
+    },
+  );
+}
+
+/** Looks through the lives of machines that were written to since they were looked through last. */
+async function readLives(db: Database): Promise<void> {
+  const changed = await db.sequelize.query<{ id: string; version: number }>(
+    `SELECT m.id, m.version FROM machines m LEFT JOIN machine_lives l ON l.machine_id = m.id
+     WHERE l.version IS DISTINCT FROM m.version`,
+    { type: QueryTypes.SELECT },
+  );
+  for (const { id, version } of changed) {
+    const { lives, hands } = await livesOf(id);
+    await db.sequelize.query(
+      `INSERT INTO machine_lives (machine_id, version, lives, hands) VALUES ($1, $2, $3, $4)
+       ON CONFLICT (machine_id) DO UPDATE SET version = $2, lives = $3, hands = $4`,
+      { bind: [id, version, JSON.stringify(lives), JSON.stringify(hands)] },
+    );
+  }
+}
+
+/** What one machine teaches: how its parts wore, and how often a hand was needed. */
+interface Lived {
+  readonly lives: LifeSlope[];
+  readonly hands: HandsByClass;
+}
+const NOTHING: Lived = { lives: [], hands: {} };
+
+/** Of one machine; nothing where its facts cannot be read, which its standing tells. */
+async function livesOf(id: string): Promise<Lived> {
+  const found = await machineWithSheets(id);
+  if (!found) return NOTHING;
+  const { machine, sheets } = found;
+  const readings = await readingsOf(id);
+  try {
+    const checks = checksFor(machine, sheets);
+    const lives = slopesOf(checks, readings, {
+      serial: machine.header?.serial,
+      since: machine.header?.since,
+    });
+    return { lives, hands: handsOf(checks, readings) };
+  } catch {
+    return NOTHING;
+  }
+}

@@ -1,0 +1,46 @@
+// A server on a throw-away database of its own, for the tests and for what is measured or pictured.
+import { spawnSync } from 'node:child_process';
+import { throwAwayCluster } from './cluster.mjs';
+import { bundle, bundleServer, freePort, startUntil, stop } from './house.mjs';
+
+/**
+ * Starts a server with its worker on an empty database, or on the demo's, or on the demo's machines
+ * and copies of them.
+ * @param {{ databasePort: number, firstPort: number, demo?: boolean, machines?: number }} wish
+ *   `machines`: so many are on the books
+ * @returns its address, its database's, its process's id, what filling said, and how to end it all
+ */
+export async function throwAwayPlace({ databasePort, firstPort, demo = true, machines }) {
+  const cluster = await throwAwayCluster(databasePort);
+  let child;
+  const end = async () => {
+    await stop(child);
+    await cluster.stop();
+  };
+  try {
+    const env = {
+      ...process.env,
+      DATABASE_URL: cluster.url,
+      GREEN_TALLY_DEMO: demo ? '1' : '',
+    };
+    const filled = machines === undefined ? '' : fill({ ...env, MACHINES: String(machines) });
+    const port = await freePort(firstPort);
+    const started = startUntil(process.execPath, [bundleServer()], /listening on/, {
+      name: 'The server',
+      env: { ...env, PORT: String(port) },
+    });
+    child = started.child;
+    await started.ready;
+    return { url: `http://127.0.0.1:${port}`, database: cluster.url, pid: child.pid, filled, end };
+  } catch (error) {
+    await end();
+    throw error;
+  }
+}
+
+function fill(env) {
+  const program = bundle('server/src/cli/fill.ts', 'server/dist/fill.mjs');
+  const done = spawnSync(process.execPath, [program], { env, encoding: 'utf8' });
+  if (done.status !== 0) throw new Error(done.stderr);
+  return done.stdout;
+}
