@@ -62,6 +62,14 @@ test('two tabs planning one machine make one visit; nonsense and past days are r
   await page.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill('someday');
   await page.getByTestId('set visit').click();
   await expect(page.getByText('Wanted: a date like 2026-06-09')).toBeVisible();
+  // moved elsewhere meanwhile: what is typed here stays, and what was said of it
+  await expect(
+    other.getByTestId('visit').getByRole('heading', { name: 'Visit planned' }),
+  ).toBeVisible();
+  await other.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill('2026-06-22');
+  await other.getByTestId('set visit').click();
+  await expect(page.getByTestId('visit stands')).toContainText('22');
+  await expect(page.getByText('Wanted: a date like 2026-06-09')).toBeVisible();
   await page.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill('2026-06-01');
   await page.getByTestId('set visit').click();
   await expect(

@@ -31,14 +31,15 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   const { machine } = file;
   const today = useToday();
   const [newId, setNewId] = useState(() => uuidv7());
-  const { control, handleSubmit, setValue } = useForm<VisitEntry>({
+  const { control, handleSubmit, reset, setValue } = useForm<VisitEntry>({
     resolver: zodResolver(VisitEntry),
     values: {
       technicianId: visit?.technicianId ?? '',
       startsOn: visit?.startsOn ?? workingDayFrom(today),
       site: visit?.site ?? 'bay',
     },
-    resetOptions: { keepDirtyValues: true },
+    // what others plan comes in beside what is typed here, and beside what is said of it
+    resetOptions: { keepDirtyValues: true, keepErrors: true, keepIsSubmitted: true },
   });
   const startsOn = useWatch({ control, name: 'startsOn' });
   const set = useAction(async (entry: VisitEntry) => {
@@ -47,6 +48,8 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
         params: { id: visit?.id ?? newId },
         body: { ...entry, machineId: machine.id, version: visit?.version ?? null },
       });
+      // kept: no longer something typed that what others plan must leave alone
+      reset(entry);
     } finally {
       onChanged();
     }
@@ -65,6 +68,9 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   return (
     <Card testID="visit">
       <Heading>{visit ? 'Visit planned' : 'Plan the visit'}</Heading>
+      {visit && visit.startsOn !== startsOn ? (
+        <Body testID="visit stands">{`It stands for ${weekdayWords(visit.startsOn)}.`}</Body>
+      ) : null}
       <Technician control={control} branch={machine.branch} />
       <Field control={control} name="startsOn" label="Starts on (year-month-day)" hint={today} />
       <Row gap={SPACE.s}>
