@@ -132,7 +132,7 @@ test.describe('at a desk', () => {
 });
 
 test.describe('on a phone', () => {
-  test.use({ viewport: PHONE });
+  test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
   test('the heavy part is chosen as the work is accepted', async ({ page }) => {
     await signIn(page, 'rhea');

@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { openMachine, openStop, PHONE, planEverything, signIn } from './steps';
 
-test.use({ viewport: PHONE });
+test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
 test('readings go out as CSV, the plan as iCalendar', async ({ page }) => {
   await signIn(page, 'rhea');

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn, WIDE } from './steps';
 
 /** Two people, two devices. */
-test.use({ viewport: PHONE });
+test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
 test('a walk begun on one phone shows on the planner’s Yard by itself', async ({
   page,

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn } from './steps';
 
 /** One bar of signal, or none. */
-test.use({ viewport: PHONE });
+test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
 test('a reading sent while its machine is not looked at is there after a reload without signal', async ({
   page,

@@ -16,7 +16,10 @@ export default defineConfig({
   use: {
     actionTimeout: 60_000,
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8460',
-    trace: 'retain-on-failure',
+    // no film: drawing it takes a good part of two cores
+    trace: { mode: 'retain-on-failure', screenshots: false, snapshots: true, sources: false },
+    // only where a test is about being without signal: keeping the app takes as long as drawing it
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [

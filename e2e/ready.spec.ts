@@ -11,7 +11,7 @@ import {
 } from './steps';
 
 /** What stays due, what was fitted by others, and what is ticked with no signal. */
-test.use({ viewport: PHONE });
+test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
 const SERIAL = 'T104';
 

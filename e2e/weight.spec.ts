@@ -6,7 +6,7 @@ import { PHONE, signIn } from './steps';
 const BUDGET = 540;
 
 /** Without the service worker, which fetches the rest in its own time. */
-test.use({ viewport: PHONE, serviceWorkers: 'block' });
+test.use({ viewport: PHONE });
 
 test(`what is loaded at start is at most ${BUDGET} kB gzip, and without the forms`, async ({
   page,
