@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { openMachine, openStop, PHONE, planEverything, signIn } from './steps';
+import { confirmPosition, openMachine, openStop, PHONE, planEverything, signIn } from './steps';
 
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
@@ -67,7 +67,7 @@ test('without signal a reading is kept, and arrives once when the signal is back
   for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
   await page.getByRole('button', { name: /Made safe/ }).click();
   await openStop(page, 'fan-drive-belt');
-  await page.getByTestId('confirm position').click();
+  await confirmPosition(page);
   await expect(page.getByTestId('sync')).toContainText('all sent');
   await context.setOffline(true);
   await page.getByTestId('pad text').fill('37.1');

@@ -42,7 +42,9 @@ test.describe('by keyboard alone', () => {
     await page.keyboard.type('fan-drive-belt');
     await tabTo(page, /^Fan drive belt/);
     await page.keyboard.press('Enter');
-    await tabTo(page, await page.getByTestId('confirm position').getAttribute('aria-label'));
+    await tabTo(page, /^Said before it is turned/);
+    await page.keyboard.press('Space');
+    await tabTo(page, 'It stands like this');
     await page.keyboard.press('Enter');
 
     await expect(page.getByTestId('pad text')).toBeVisible();

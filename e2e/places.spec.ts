@@ -155,7 +155,7 @@ async function goTo(page: Page, place: Place): Promise<void> {
   const confirm = page.getByTestId('confirm position');
   const ready = page.getByTestId(place.ready).first();
   await expect(ready.or(confirm).first()).toBeVisible();
-  if (await confirm.isVisible()) await confirm.click();
+  if (await confirm.isVisible()) await confirmPosition(page);
   await expect(ready).toBeVisible();
   await page.waitForLoadState('networkidle');
 }

@@ -57,11 +57,16 @@ export async function toStop(page: Page, id: string): Promise<void> {
   await openStop(page, id);
 }
 
-/** Says how the settings that are moved for it were found, then that the machine stands so. */
+/**
+ * Says how the settings that are moved for it were found and what was made safe, then that the
+ * machine stands so.
+ */
 export async function confirmPosition(page: Page): Promise<void> {
   const asked = page.getByTestId('position').getByRole('radiogroup');
   await expect(page.getByTestId('confirm position')).toBeVisible();
   for (const choice of await asked.all()) await choice.getByRole('radio').last().click();
+  for (const line of await page.getByTestId('position').getByRole('checkbox').all())
+    await line.click();
   await page.getByTestId('confirm position').click();
 }
 

@@ -59,7 +59,9 @@ for (const [name, viewport, serial] of [
         await decision(page, 'Shorten');
         await expect(page.getByTestId('why')).toContainText('False tension');
         await page.getByTestId('put right').click();
-        await page.getByRole('button', { name: 'Run, made safe, looked again' }).click();
+        await expect(page.getByTestId('looked again')).toBeDisabled();
+        for (const i of [0, 1]) await page.getByTestId(`settle ${i}`).click();
+        await page.getByTestId('looked again').click();
         await readConveyor(page, '21', '20');
         await decision(page, 'Holds');
         await expect(page.getByTestId('verdict')).toContainText('As found: shorten');

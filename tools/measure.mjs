@@ -132,6 +132,8 @@ async function tapToVerdict(base, executablePath, rate, serial) {
     await page.getByTestId('stop fan-drive-belt').click();
   };
   await openBelt();
+  for (const line of await page.getByTestId('position').getByRole('checkbox').all())
+    await line.click();
   await page.getByTestId('confirm position').click();
   const times = [];
   const onward = [];

@@ -50,6 +50,8 @@ async function take(base, executablePath) {
     await page.getByTestId('confirm position').waitFor();
     const asked = page.getByTestId('position').getByRole('radiogroup');
     for (const choice of await asked.all()) await choice.getByRole('radio').last().click();
+    for (const line of await page.getByTestId('position').getByRole('checkbox').all())
+      await line.click();
     await page.getByTestId('confirm position').click();
   };
   const toWalk = () => page.getByRole('link', { name: 'Back to the walk' }).click();

@@ -22,6 +22,8 @@ export type Outgoing = {
   /** refused ones stay, with the reason, until a person deals with them */
   readonly state: 'waiting' | 'refused';
   readonly why: string;
+  /** it can be taken back until then, and is not sent before; by this device's clock */
+  readonly heldUntil?: string | undefined;
 } & (
   | { readonly kind: 'walk'; readonly body: Walk }
   | { readonly kind: 'reading'; readonly body: Reading }

@@ -2,7 +2,7 @@ import type { WorkItem } from '@green-tally/core/contracts';
 import { withOutgoing } from './laid';
 import { forget, machineHere } from './facts';
 import { local } from './local';
-import { dismiss, flush, pauseOutbox, put, syncNow } from './outbox';
+import { dismiss, flush, isHeld, pauseOutbox, put, syncNow, takeBack } from './outbox';
 import { answering, type Answer } from '../testing/answering';
 import { machineFile, reading } from '../testing/fixtures';
 
@@ -236,5 +236,49 @@ describe('the outbox', () => {
     };
     expect(withOutgoing(machineFile(), [entry]).readings).toHaveLength(1);
     expect(withOutgoing(machineFile([r]), [entry]).readings).toHaveLength(1);
+  });
+});
+
+describe('what can be taken back', () => {
+  const hold = async (ms: number, ...readings: ReturnType<typeof belt>[]) => {
+    await put(
+      readings.map((body) => ({ kind: 'reading' as const, body })),
+      ms,
+    );
+    await flush();
+  };
+  test('is kept and shown, not sent, while other things go', async () => {
+    const held = belt(36);
+    await hold(60_000, held);
+    const other = await put1(belt(37));
+    expect(sent.flatMap((s) => s.ids)).toEqual([other.id]);
+    expect((await local.outgoing.toArray()).map((o) => o.id)).toEqual([held.id]);
+    const laid = withOutgoing(machineFile(), await local.outgoing.toArray());
+    expect(laid.readings.some((r) => r.id === held.id)).toBe(true);
+  });
+  test('taken back it has never been', async () => {
+    const [a, b] = [belt(36), belt(37)];
+    await hold(60_000, a, b);
+    expect(await takeBack([a.id, b.id])).toBe(2);
+    expect(await local.outgoing.count()).toBe(0);
+    expect(sent).toEqual([]);
+  });
+  test('after its time it is sent by itself, and cannot be taken back any more', async () => {
+    const late = belt(36);
+    await hold(200, late);
+    expect(sent).toEqual([]);
+    await new Promise((r) => setTimeout(r, 400));
+    expect(sent.flatMap((s) => s.ids)).toEqual([late.id]);
+    expect(await takeBack([late.id])).toBe(0);
+  });
+  test('time that is up, or what was refused, is held no more', async () => {
+    await hold(60_000, belt(36));
+    const [row] = await local.outgoing.toArray();
+    expect(row && isHeld(row)).toBe(true);
+    expect(row && isHeld(row, Date.now() + 61_000)).toBe(false);
+    expect(row && isHeld({ ...row, state: 'refused' })).toBe(false);
+    await local.outgoing.update(row?.id ?? '', { heldUntil: new Date(0).toISOString() });
+    expect(await takeBack([row?.id ?? ''])).toBe(0);
+    expect(await local.outgoing.count()).toBe(1);
   });
 });

@@ -3,7 +3,8 @@
  *
  *            put()                 flush()                  accepted or duplicate
  *   (none) ────────▶ waiting ───────────────▶ sending ───────────────────────────▶ (gone)
- *                       ▲                        │  │
+ *      ▲   takeBack()  │▲   once held no more    │  │
+ *      └── while held ─┘│                        │  │
  *                       │   unreachable, 5xx,    │  │  rejected by name
  *                       └──── 401: later ────────┘  └──────────────▶ refused ──── dismiss() ──▶ (gone)
  *
@@ -64,9 +65,14 @@ type New =
   | { kind: 'withdrawal'; body: WorkItem }
   | { kind: 'tick'; body: Tick };
 
-/** Keeps entries here and starts sending. Resolves when they are safe on this device. */
-export async function put(entries: readonly New[]): Promise<void> {
-  const queuedAt = new Date().toISOString();
+/**
+ * Keeps entries here and starts sending. Resolves when they are safe on this device.
+ * @param held how long they can be taken back and are not sent, ms
+ */
+export async function put(entries: readonly New[], held = 0): Promise<void> {
+  const now = Date.now();
+  const queuedAt = new Date(now).toISOString();
+  const heldUntil = held ? new Date(now + held).toISOString() : undefined;
   const rows = entries.map((e): Outgoing => ({
     ...e,
     // beside the acceptance, which may wait still
@@ -75,11 +81,26 @@ export async function put(entries: readonly New[]): Promise<void> {
     queuedAt,
     state: 'waiting',
     why: '',
+    heldUntil,
   }));
   await local.outgoing.bulkPut(rows);
   await tell();
   flushSoon();
 }
+
+/** Forgets entries that are held still, as if they had never been; tells how many it were. */
+export async function takeBack(ids: readonly string[]): Promise<number> {
+  const gone = await local.transaction('rw', local.outgoing, async () => {
+    const held = (await local.outgoing.bulkGet([...ids])).flatMap((o) => (o && isHeld(o) ? o : []));
+    await local.outgoing.bulkDelete(held.map((o) => o.id));
+    return held.length;
+  });
+  await tell();
+  return gone;
+}
+
+export const isHeld = ({ state, heldUntil }: Outgoing, now = Date.now()): boolean =>
+  state === 'waiting' && heldUntil !== undefined && Date.parse(heldUntil) > now;
 
 let running: Promise<void> | undefined;
 
@@ -118,10 +139,13 @@ async function sendUnderLock(): Promise<void> {
 
 async function sendAll(): Promise<void> {
   for (;;) {
-    const waiting = await local.outgoing.where('state').equals('waiting').sortBy('queuedAt');
+    const here = await local.outgoing.where('state').equals('waiting').sortBy('queuedAt');
+    const waiting = here.filter((o) => !isHeld(o));
     // nothing was tried: whether there is signal is the browser's word
-    if (waiting.length === 0)
+    if (waiting.length === 0) {
+      onceFree(here);
       return tell({ sending: false, offline: globalThis.navigator?.onLine === false });
+    }
     await tell({ sending: true });
     try {
       await sendSome(waiting, settle);
@@ -135,6 +159,12 @@ async function sendAll(): Promise<void> {
       return;
     }
   }
+}
+
+/** Sends again when the first of those held here is free. */
+function onceFree(held: readonly Outgoing[]): void {
+  const until = held.map((o) => Date.parse(o.heldUntil ?? ''));
+  if (until.length) timer = setTimeout(flushSoon, Math.max(0, Math.min(...until) - Date.now()) + 1);
 }
 
 /**

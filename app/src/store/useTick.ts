@@ -1,8 +1,16 @@
 import { useRef } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import type { Tick } from '@green-tally/core/contracts';
 import { useClock, useSession } from './hooks';
 import { put } from './outbox';
 import { useAction, type Action } from './useAction';
+
+/** A tick made now, with an id of its own. */
+export const newTick = (said: Omit<Tick, 'id' | 'at'>, now: Date): Tick => ({
+  ...said,
+  id: uuidv7(),
+  at: now.toISOString(),
+});
 
 /**
  * Ticks something of a machine, or takes the tick back; kept here and sent in its own time. Whoever
@@ -17,15 +25,10 @@ export function useTick(machineId: string): Action<[key: string, done: boolean, 
     put([
       {
         kind: 'tick',
-        body: {
-          id: uuidv7(),
-          machineId,
-          key,
-          done,
-          at: clock().toISOString(),
-          by: session?.person?.name ?? '',
-          note: note.trim(),
-        },
+        body: newTick(
+          { machineId, key, done, by: session?.person?.name ?? '', note: note.trim() },
+          clock(),
+        ),
       },
     ]),
   );

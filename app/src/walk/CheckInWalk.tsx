@@ -1,11 +1,11 @@
 import { useRouter } from 'expo-router';
-import { useEffect, useMemo } from 'react';
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { Check, MachineFile, Walk } from '@green-tally/core/contracts';
 import { live } from '@green-tally/core/history';
 import type { Standing } from '@green-tally/core/plan';
-import { nextStop, unreadPlaces, walkPlan, walkStops } from '@green-tally/core/walk';
+import { unreadPlaces } from '@green-tally/core/walk';
 import { proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { put, useAction, useClock, useSession } from '../store';
@@ -17,6 +17,8 @@ import type { Taken } from './entries';
 import { newReading } from './session';
 import { struckBy } from './checkStep';
 import { useCheckStep } from './useCheckStep';
+import { askedFor } from './useStand';
+import { afterwards, useWhere } from './useWhere';
 import { VerdictStep } from './VerdictStep';
 
 export interface CheckInWalkProps {
@@ -36,17 +38,18 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
   const { data: session } = useSession();
   const by = session?.person?.name ?? '';
   const own = live(file.readings).filter((r) => r.walkId === walk.id && r.checkId === check.id);
-  const plan = useMemo(
-    () => walkPlan(file.machine, file.sheets, { checks: walk.checks, minutes: walk.minutes }),
-    [file.machine, file.sheets, walk.checks, walk.minutes],
-  );
-  const stops = walkStops(plan.checks, walk, file.readings);
+  const where = useWhere(file, walk);
+  const { stops, stands } = where;
   const at = stops.findIndex((s) => s.check.id === check.id);
   const stop = stops[at];
-  const next = nextStop(stops, check.id);
+  const { next, change } = afterwards(where, check);
   const verdict = standing.verdicts.find((v) => v.check.id === check.id);
   const unread = unreadPlaces(check, own);
-  const { step, tell } = useCheckStep({ walk, check, unread, again: stop?.state === 'again' });
+  const asked = askedFor(check, file, stands);
+  const stand =
+    asked.length || stands.stand?.position !== check.position ? undefined : stands.stand;
+  const again = stop?.state === 'again';
+  const { step, tell } = useCheckStep({ check, unread, again, confirmed: stand !== undefined });
   const go = (id: string | undefined) =>
     router.replace(
       id && id !== check.id ? `/walk/${file.machine.id}/${id}` : `/walk/${file.machine.id}`,
@@ -56,7 +59,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     () => go(stops[at - 1]?.check.id),
   );
 
-  const taking = { file, check, walk, by };
+  const taking = { file, check, walk, by, stand };
   const take = useAction(async (taken: readonly Taken[], note: string) => {
     if (step.at !== 'entering') return;
     const { wish, settled } = step;
@@ -136,6 +139,8 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
         verdict={verdict}
         step={step}
         tell={tell}
+        stands={stands}
+        asked={asked}
         own={own}
         because={stop?.state === 'again' ? stop.because : undefined}
         take={take}
@@ -162,7 +167,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
         add: addToWork,
       }}
       begin={(wish) => tell({ type: 'begin', wish: { ...wish, since: clock().toISOString() } })}
-      next={{ last: next === undefined, go: () => go(next?.check.id) }}
+      next={{ last: next === undefined, change, go: () => go(next?.check.id) }}
     />
   );
 }

@@ -3,16 +3,22 @@ import { StyleSheet, View } from 'react-native';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
 import { atPlace } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
-import { challenges, positionOf, type WalkStop } from '@green-tally/core/walk';
-import { put, useAction, useTextDraft, type Action } from '../store';
-import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry } from '../ui';
+import {
+  challenges,
+  positionOf,
+  SAFETY,
+  type SafetyId,
+  type WalkStop,
+} from '@green-tally/core/walk';
+import { put, useAction, useTextDraft, useTick, type Action } from '../store';
+import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry, TickLine } from '../ui';
 import { ChallengeThumb } from './ChallengeThumb';
 import { CheckTitle, WhyCard } from './CheckParts';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
 import type { EntryProps, Taken } from './entries';
 import { entryOf } from './entryOf';
 import { PositionBanner } from './PositionBanner';
-import { positionConfirmedAt } from './session';
+import type { Standing } from './useStand';
 
 interface EntryStepProps {
   readonly head: ReactNode;
@@ -22,6 +28,9 @@ interface EntryStepProps {
   readonly verdict: CheckVerdict | undefined;
   readonly step: Exclude<CheckStep, { at: 'verdict' }>;
   readonly tell: (event: CheckEvent) => void;
+  readonly stands: Standing;
+  /** what has to be made safe before it is taken */
+  readonly asked: readonly SafetyId[];
   /** this walk's live readings of the check */
   readonly own: readonly Reading[];
   /** why it is due again */
@@ -105,7 +114,8 @@ interface FrameProps extends EntryStepProps {
 }
 
 function Frame({ children, footer, ...props }: FrameProps) {
-  const { head, file, walk, check, step, tell, because, take } = props;
+  const { head, file, walk, check, step, stands, asked, because, take } = props;
+  const { stand, confirm, moved } = stands;
   const note = useAction(async (found: Walk['asFound']) => {
     await put([{ kind: 'walk', body: { ...walk, asFound: { ...found, ...walk.asFound } } }]);
   });
@@ -119,14 +129,17 @@ function Frame({ children, footer, ...props }: FrameProps) {
     >
       <PositionBanner
         check={check}
-        confirmedAt={step.at === 'unset' ? '' : positionConfirmedAt(walk.id, check.position)}
+        stand={step.at === 'unset' ? undefined : stand}
+        stood={stand}
+        asked={asked}
         facts={positionOf(check, file.machine, file.sheets)}
         asFound={walk.asFound}
         onConfirm={(found) => {
           if (Object.keys(found).length) void note.run(found);
-          tell({ type: 'confirmed' });
+          void confirm.run(check.position, asked);
         }}
-        onMoved={() => tell({ type: 'moved' })}
+        onMoved={() => void moved.run()}
+        busy={confirm.busy}
       />
       <CheckTitle check={check} />
       {because ? (
@@ -134,6 +147,13 @@ function Frame({ children, footer, ...props }: FrameProps) {
       ) : null}
       {step.wish.state === 'asLeft' ? (
         <AsLeftNotice check={check} renewed={step.wish.renewed} />
+      ) : null}
+      {confirm.trouble || moved.trouble ? (
+        <Notice
+          tone="rust"
+          title="How it stands is not kept on this device"
+          text={confirm.trouble || moved.trouble}
+        />
       ) : null}
       {note.trouble ? (
         <Notice tone="rust" title="How it was found is not kept" text={note.trouble} />
@@ -147,18 +167,17 @@ function Frame({ children, footer, ...props }: FrameProps) {
 }
 
 /** What stands at the bottom in each step; nothing before the machine stands as the check wants. */
-function thumb({ step, tell, walk, check, skip }: EntryStepProps, entering: ReactNode): ReactNode {
+function thumb(
+  { file, step, tell, walk, check, skip }: EntryStepProps,
+  entering: ReactNode,
+): ReactNode {
   switch (step.at) {
     case 'unset':
-      return undefined;
+      return step.wish.state === 'asFound' ? (
+        <Press title="Skip, say why" onPress={() => tell({ type: 'skip' })} small />
+      ) : undefined;
     case 'settling':
-      return (
-        <Press
-          fill="pine"
-          title="Run, made safe, looked again"
-          onPress={() => tell({ type: 'looked' })}
-        />
-      );
+      return <RunAndLook machineId={file.machine.id} walk={walk} check={check} tell={tell} />;
     case 'skipping':
       return (
         <SkipEntry
@@ -183,6 +202,43 @@ function AsLeftNotice({ check, renewed }: { check: Check; renewed: boolean }) {
           : 'Make safe before you reach in. Enter what it reads now; only an as-left reading that holds closes the work.'
       }
     />
+  );
+}
+
+interface RunAndLookProps extends Pick<EntryStepProps, 'walk' | 'check' | 'tell'> {
+  readonly machineId: string;
+}
+
+/** An adjuster moves at its first run: run it with everyone clear, make it safe again, look. */
+function RunAndLook({ machineId, walk, check, tell }: RunAndLookProps) {
+  const [done, setDone] = useState<readonly number[]>([]);
+  const ran = useTick(machineId);
+  const left = SAFETY.runFirst.lines.length - done.length;
+  return (
+    <>
+      {SAFETY.runFirst.lines.map((line, i) => (
+        <TickLine
+          key={line}
+          line={line}
+          testID={`settle ${i}`}
+          on={done.includes(i)}
+          onPress={() => setDone(done.includes(i) ? done.filter((d) => d !== i) : [...done, i])}
+        />
+      ))}
+      {ran.trouble ? <Strong tone="rust">{ran.trouble}</Strong> : null}
+      <Press
+        fill="pine"
+        title={left ? 'Confirm the lines above first' : 'Looked again: enter what it shows'}
+        testID="looked again"
+        disabled={left > 0}
+        loading={ran.busy}
+        onPress={() =>
+          void ran
+            .run(`ran|${walk.id}|${check.id}`, true)
+            .then((kept) => kept && tell({ type: 'looked' }))
+        }
+      />
+    </>
   );
 }
 

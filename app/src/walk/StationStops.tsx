@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { CheckVerdict } from '@green-tally/core/verdict';
 import type { WalkStop } from '@green-tally/core/walk';
@@ -20,31 +20,34 @@ import {
 } from '../ui';
 
 interface StationStopsProps {
+  readonly id: string;
+  readonly title: string;
   readonly machineId: string;
   readonly walkId: string;
   readonly verdicts: readonly CheckVerdict[];
-  /** of one station, in the order of the walk */
+  /** of one station, or of one position of the machine, in the order of the walk */
   readonly stops: readonly WalkStop[];
   /** id of the check that is next */
   readonly next: string | undefined;
   /** what is searched for, in small letters */
   readonly wanted: string;
-  /** the station opens and closes */
+  /** it opens and closes */
   readonly folds: boolean;
+  /** what stands under its checks while it is open */
+  readonly below: ReactNode;
 }
 
 /**
- * One station of the walk: folded to its count, or open to its checks. The one with the next check
+ * One part of the walk: folded to its count, or open to its checks. The one with the next check
  * stands open by itself.
  */
-export function StationStops({ stops, next, wanted, folds, ...about }: StationStopsProps) {
+export function StationStops(props: StationStopsProps) {
+  const { id, title, stops, next, wanted, folds, below, ...about } = props;
   const [toggled, setToggled] = useState(false);
   const found = stops.filter(({ check }) =>
     `${check.id} ${check.component} ${check.measures}`.toLowerCase().includes(wanted),
   );
-  const [first] = stops;
-  if (!first || !found.length) return null;
-  const { station, stationName } = first.check;
+  if (!found.length) return null;
   const left = stops.filter((s) => s.state !== 'done').length;
   const openByItself =
     !folds || wanted !== '' || stops.some((s) => s.check.id === next || s.state === 'again');
@@ -52,7 +55,7 @@ export function StationStops({ stops, next, wanted, folds, ...about }: StationSt
   const count = `${stops.length - left} of ${stops.length}`;
   const head = (
     <Row apart>
-      <Heading>{`${station} · ${stationName}`}</Heading>
+      <Heading style={styles.name}>{title}</Heading>
       <Strong tone={left ? 'quiet' : 'pine'}>{`${count}${open ? '' : ' ›'}`}</Strong>
     </Row>
   );
@@ -60,8 +63,8 @@ export function StationStops({ stops, next, wanted, folds, ...about }: StationSt
     <View style={styles.station}>
       {folds ? (
         <Tap
-          testID={`station ${station}`}
-          label={`${stationName}, ${count} done`}
+          testID={`station ${id}`}
+          label={`${title}, ${count} done`}
           expanded={open}
           onPress={() => setToggled(!toggled)}
           style={styles.head}
@@ -69,13 +72,14 @@ export function StationStops({ stops, next, wanted, folds, ...about }: StationSt
           {head}
         </Tap>
       ) : (
-        <View testID={`station ${station}`}>{head}</View>
+        <View testID={`station ${id}`}>{head}</View>
       )}
       {open
         ? found.map((stop) => (
             <Stop key={stop.check.id} stop={stop} isNext={stop.check.id === next} {...about} />
           ))
         : null}
+      {open && !wanted ? below : null}
     </View>
   );
 }

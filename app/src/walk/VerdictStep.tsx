@@ -5,7 +5,7 @@ import { needsHand, type FindingId } from '@green-tally/core/findings';
 import type { MachineFacts } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
 import type { Action } from '../store';
-import { Buttons, Press, Screen } from '../ui';
+import { Buttons, Press, Quiet, Screen } from '../ui';
 import { CheckTitle, WhyCard } from './CheckParts';
 import type { Wish } from './checkStep';
 import { VerdictCard } from './VerdictCard';
@@ -26,7 +26,12 @@ interface VerdictStepProps {
     readonly add: Action<[]>;
   };
   readonly begin: (wish: Beginning) => void;
-  readonly next: { readonly last: boolean; readonly go: () => void };
+  readonly next: {
+    readonly last: boolean;
+    /** how the machine has to stand for it, where it does not */
+    readonly change: string;
+    readonly go: () => void;
+  };
 }
 
 /**
@@ -47,6 +52,7 @@ export function VerdictStep(props: VerdictStepProps) {
       head={head}
       footer={
         <>
+          {next.change ? <Quiet>{`Next: ${next.change}`}</Quiet> : null}
           {fix ? (
             <Press
               fill={fix.fill}

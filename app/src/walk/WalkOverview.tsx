@@ -1,17 +1,11 @@
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { MachineFile, Walk } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
 import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { printHours, printNumber } from '@green-tally/core/units';
-import {
-  nextStop,
-  walkPlan,
-  walkStops,
-  type WalkPlan,
-  type WalkStop,
-} from '@green-tally/core/walk';
+import { goOn, type WalkStop } from '@green-tally/core/walk';
 import { put, useAction, useClock } from '../store';
 import {
   Card,
@@ -28,7 +22,10 @@ import {
 } from '../ui';
 import { dayWords } from '../yard/words';
 import { KeepBook } from './KeepBook';
+import { AllSound, TakeBack } from './AllSound';
 import { StationStops } from './StationStops';
+import { useWhere } from './useWhere';
+import { WalkStand } from './WalkStand';
 import { KIND_WORDS, minutesWords } from './walkWords';
 import { WalkHead } from './WalkHead';
 
@@ -47,46 +44,47 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const router = useRouter();
   const clock = useClock();
   const wide = useWide();
-  const plan = useMemo(
-    () => walkPlan(machine, file.sheets, { checks: walk.checks, minutes: walk.minutes }),
-    [machine, file.sheets, walk.checks, walk.minutes],
-  );
-  const stops = walkStops(plan.checks, walk, file.readings);
+  const { stops, saved, stands } = useWhere(file, walk);
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
-  const next = nextStop(stops);
+  const next = goOn(stops, stands.stand?.position);
   const done = stops.filter((s) => s.state === 'done').length;
   const finish = useAction(async () => {
     await put([{ kind: 'walk', body: { ...walk, finishedAt: clock().toISOString() } }]);
     router.replace(`/due/${machine.id}`);
   });
-  const stations = [...new Set(stops.map((s) => s.check.station))];
+  const runs = stands.facts?.run === 'running';
   return (
     <Screen
       testID="walk"
       title={`Walk: ${machine.serial}`}
       full
       footer={
-        next ? (
-          <Press
-            fill="pine"
-            title={`${done ? 'Next' : 'First'}: ${next.check.component}`}
-            onPress={() => router.push(`/walk/${machine.id}/${next.check.id}`)}
-          />
-        ) : (
-          <Press
-            fill="pine"
-            title="Finish the walk and close up"
-            loading={finish.busy}
-            onPress={() => void finish.run()}
-          />
-        )
+        <>
+          <TakeBack machineId={machine.id} />
+          {next ? (
+            <Press
+              fill="pine"
+              title={`${done ? 'Next' : 'First'}: ${next.check.component}`}
+              onPress={() => router.push(`/walk/${machine.id}/${next.check.id}`)}
+            />
+          ) : (
+            <Press
+              fill="pine"
+              title={runs ? 'Stop it and make it safe first' : 'Finish the walk and close up'}
+              disabled={runs}
+              loading={finish.busy}
+              onPress={() => void finish.run()}
+            />
+          )}
+        </>
       }
     >
       <WalkHead machine={machine} />
       <Title>{`Walk: ${done} of ${stops.length}`}</Title>
-      <Quiet>{aboutWalk(walk, plan)}</Quiet>
+      <Quiet>{aboutWalk(walk, saved)}</Quiet>
       <KeepBook file={file} />
+      <WalkStand stops={stops} stands={stands} />
       {finish.trouble ? <Notice tone="rust" title="Not finished" text={finish.trouble} /> : null}
       <LookFirst machineId={machine.id} noticed={walk.noticed} stops={stops} />
       {stops.length > MANY ? (
@@ -98,33 +96,58 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
         />
       ) : null}
       <View style={wide ? styles.columns : styles.list}>
-        {stations.map((station) => (
+        {sectionsOf(stops, walk).map(({ id, title, stops: own }) => (
           <StationStops
-            key={station}
+            key={id}
+            id={id}
+            title={title}
             machineId={machine.id}
             walkId={walk.id}
             verdicts={standing.verdicts}
-            stops={stops.filter((s) => s.check.station === station)}
+            stops={own}
             next={next?.check.id}
             wanted={wanted}
             folds={!wide && stops.length > MANY}
+            below={<AllSound file={file} walk={walk} stops={own} stands={stands} />}
           />
         ))}
       </View>
-      {next && done > 0 ? (
+      {next && done > 0 && !runs ? (
         <Press title="Finish early: the rest stays due" onPress={() => void finish.run()} small />
       ) : null}
     </Screen>
   );
 }
 
+/**
+ * The stops as they are listed: by station; where the time is short by how the machine stands, for
+ * then each position is taken up once.
+ */
+function sectionsOf(stops: readonly WalkStop[], { minutes }: Walk): readonly Section[] {
+  const sections = new Map<string, { title: string; stops: WalkStop[] }>();
+  for (const stop of stops) {
+    const { station, stationName, position } = stop.check;
+    const id = minutes === null ? String(station) : position;
+    const section = sections.get(id) ?? {
+      title: minutes === null ? `${station} · ${stationName}` : position,
+      stops: [],
+    };
+    section.stops.push(stop);
+    sections.set(id, section);
+  }
+  return [...sections].map(([id, section]) => ({ id, ...section }));
+}
+
+interface Section {
+  readonly id: string;
+  readonly title: string;
+  readonly stops: readonly WalkStop[];
+}
+
 /** Less saved than this is not worth a word, minutes. */
 const WORTH_SAYING = 5;
 
-function aboutWalk(
-  { madeSafeAt, hours, noticed, kind, minutes }: Walk,
-  { saved }: WalkPlan,
-): string {
+function aboutWalk({ madeSafeAt, hours, noticed, kind, minutes }: Walk, saved: number): string {
   const order =
     minutes !== null
       ? `for ${minutesWords(minutes)}: each position is taken up once`

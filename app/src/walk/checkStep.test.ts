@@ -1,5 +1,6 @@
 import { reading } from '../testing/fixtures';
 import {
+  asItStands,
   firstStep,
   fresh,
   nextStep,
@@ -24,8 +25,6 @@ const STEPS: Readonly<Record<CheckStep['at'], CheckStep>> = {
   verdict: { at: 'verdict' },
 };
 const EVENTS: Readonly<Record<CheckEvent['type'], CheckEvent>> = {
-  confirmed: { type: 'confirmed' },
-  moved: { type: 'moved' },
   looked: { type: 'looked' },
   skip: { type: 'skip' },
   back: { type: 'back' },
@@ -38,16 +37,10 @@ const EVENTS: Readonly<Record<CheckEvent['type'], CheckEvent>> = {
 const WAYS: Readonly<
   Record<CheckStep['at'], Partial<Record<CheckEvent['type'], CheckStep['at']>>>
 > = {
-  unset: { confirmed: 'entering', begin: 'settling' },
-  settling: { moved: 'unset', looked: 'entering' },
-  entering: {
-    moved: 'unset',
-    skip: 'skipping',
-    done: 'verdict',
-    seeVerdict: 'verdict',
-    begin: 'settling',
-  },
-  skipping: { moved: 'unset', back: 'entering', done: 'verdict', begin: 'settling' },
+  unset: { skip: 'skipping', begin: 'settling' },
+  settling: { looked: 'entering', begin: 'settling' },
+  entering: { skip: 'skipping', done: 'verdict', seeVerdict: 'verdict', begin: 'settling' },
+  skipping: { back: 'entering', done: 'verdict', begin: 'settling' },
   verdict: { begin: 'settling' },
 };
 
@@ -76,7 +69,7 @@ describe('a check of the walk', () => {
       });
   });
   test('as left, what must settle is run and looked at again first', () => {
-    const settling = nextStep({ at: 'unset', wish: left }, { type: 'confirmed' }, notSet);
+    const settling = asItStands({ at: 'unset', wish: left }, set);
     expect(settling).toEqual({ at: 'settling', wish: left });
     expect(nextStep(settling, { type: 'looked' }, set)).toEqual({
       at: 'entering',
@@ -90,9 +83,14 @@ describe('a check of the walk', () => {
     ).toEqual({ at: 'entering', wish: left, settled: false }));
   test('a machine that was moved takes the wish along, and a run to settle has to be repeated', () => {
     const entering: CheckStep = { at: 'entering', wish: left, settled: true };
-    const unset = nextStep(entering, { type: 'moved' }, set);
+    const unset = asItStands(entering, notSet);
     expect(unset).toEqual({ at: 'unset', wish: left });
-    expect(nextStep(unset, { type: 'confirmed' }, notSet).at).toBe('settling');
+    expect(asItStands(unset, set).at).toBe('settling');
+  });
+  test('what was read, or is being said of why not, does not mind how the machine stands', () => {
+    for (const at of ['verdict', 'skipping'] as const)
+      for (const facts of [set, notSet]) expect(asItStands(STEPS[at], facts)).toBe(STEPS[at]);
+    expect(nextStep(STEPS.skipping, { type: 'back' }, notSet).at).toBe('unset');
   });
   test('only what is found can be skipped: an adjustment is read as left or stays open', () => {
     const entering: CheckStep = { at: 'entering', wish: left, settled: true };

@@ -1,17 +1,16 @@
 /*
  * One check of the walk, step by step.
  *
- *                 confirmed                         done
- *   unset ─────────────────────────▶ entering ───────────────▶ verdict
- *     ▲  │  confirmed, as left,      ▲  │  ▲ │                  │   ▲
- *     │  │  must run to settle       │  │  │ │ skip      begin, │   │ seeVerdict
- *     │  └────────▶ settling ────────┘  │  │ ▼   position   set │   │ (entering)
- *     │                looked           │  skipping ◀──┐        │   │
- *     │                                 │  back        │        │   │
- *     └──────────── moved ──────────────┘              │        │   │
- *     └──────────── begin, position not set ───────────┴────────┘   │
+ *              it stands so                        done
+ *   unset ──────────────────────▶ entering ──────────────────▶ verdict
+ *    ▲ │ ▲                        ▲ ▲ │ ▲ │                      │   ▲
+ *    │ │ │  stands otherwise      │ │ │ │ │ skip           begin │   │ seeVerdict
+ *    │ │ └────────────────────────┼─┼─┘ │ ▼                      │   │ (entering)
+ *    │ │                   looked │ │   skipping ◀── skip, unset │   │
+ *    │ └─ as left, must run ─▶ settling    back, done            │   │
+ *    └────────────────────────────────── begin, not so ──────────┴───┘
  *
- * unset     the machine does not stand as the check wants: nothing can be entered
+ * unset     the machine does not stand as the check wants: nothing can be entered; it may be skipped
  * settling  put right, but it has to run and be looked at again before it counts
  * entering  readings are taken
  * skipping  why it is not measured is being said
@@ -42,8 +41,6 @@ export type CheckStep =
   | { readonly at: 'verdict' };
 
 export type CheckEvent =
-  | { readonly type: 'confirmed' }
-  | { readonly type: 'moved' }
   | { readonly type: 'looked' }
   | { readonly type: 'skip' }
   | { readonly type: 'back' }
@@ -83,16 +80,12 @@ export function nextStep(step: CheckStep, event: CheckEvent, facts: StepFacts): 
   switch (event.type) {
     case 'begin':
       return toEntry(event.wish, facts);
-    case 'confirmed':
-      return step.at === 'unset' ? toEntry(step.wish, { ...facts, confirmed: true }) : step;
-    case 'moved':
-      return step.at === 'verdict' ? step : { at: 'unset', wish: step.wish };
     case 'looked':
       return step.at === 'settling' ? { at: 'entering', wish: step.wish, settled: true } : step;
     case 'skip':
       return toSkipping(step);
     case 'back':
-      return step.at === 'skipping' ? toEntry(step.wish, { ...facts, confirmed: true }) : step;
+      return step.at === 'skipping' ? toEntry(step.wish, facts) : step;
     case 'seeVerdict':
       return step.at === 'entering' ? { at: 'verdict' } : step;
     case 'done':
@@ -105,7 +98,7 @@ const isOpen = (step: CheckStep) => step.at === 'entering' || step.at === 'skipp
 
 /** Only what was found can be left unmeasured; what was put right is measured. */
 const toSkipping = (step: CheckStep): CheckStep =>
-  step.at === 'entering' && step.wish.state === 'asFound'
+  (step.at === 'entering' || step.at === 'unset') && step.wish.state === 'asFound'
     ? { at: 'skipping', wish: step.wish }
     : step;
 
@@ -114,6 +107,17 @@ function toEntry(wish: Wish, { confirmed, runsToSettle }: StepFacts): CheckStep 
   return wish.state === 'asLeft' && runsToSettle
     ? { at: 'settling', wish }
     : { at: 'entering', wish, settled: false };
+}
+
+/**
+ * Where a check stands once it is known how the machine does: what was being entered waits while it
+ * stands otherwise, whoever moved it, and goes on when it stands so again.
+ */
+export function asItStands(step: CheckStep, facts: StepFacts): CheckStep {
+  if (step.at === 'unset' && facts.confirmed) return toEntry(step.wish, facts);
+  return (step.at === 'entering' || step.at === 'settling') && !facts.confirmed
+    ? { at: 'unset', wish: step.wish }
+    : step;
 }
 
 /** The readings that an entry has taken so far, of this walk's live ones. */

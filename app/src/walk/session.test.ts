@@ -1,30 +1,14 @@
 import { Reading } from '@green-tally/core/contracts';
 import { checkOf, machineFile } from '../testing/fixtures';
-import { confirmPosition, newReading, newWalk, positionConfirmedAt } from './session';
+import { newReading, newWalk } from './session';
 import { groupBySides } from './series/sides';
-
-const kept = new Map<string, string>();
-beforeAll(() =>
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      get length() {
-        return kept.size;
-      },
-      key: (i: number) => [...kept.keys()][i] ?? null,
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, value: string) => void kept.set(key, value),
-      removeItem: (key: string) => void kept.delete(key),
-    },
-  }),
-);
-beforeEach(() => kept.clear());
 
 const file = machineFile();
 const now = new Date('2026-06-09T08:00:00.000Z');
+const by = 'Ines Marrow';
 const begun = {
   hours: 1290,
-  by: 'Ines Marrow',
+  by,
   noticed: '',
   checks: null,
   kind: null,
@@ -32,37 +16,14 @@ const begun = {
 };
 const walk = newWalk(file, now, begun);
 
-describe('where the machine stands', () => {
-  test('is not confirmed until somebody says so', () =>
-    expect(positionConfirmedAt(walk.id, 'Header down')).toBe(''));
-  test('one position ends the other: a machine stands one way at a time', () => {
-    confirmPosition(walk.id, 'Header down', '2026-06-09T08:00:00.000Z');
-    confirmPosition(walk.id, 'Feeder level', '2026-06-09T08:05:00.000Z');
-    expect(positionConfirmedAt(walk.id, 'Header down')).toBe('');
-    expect(positionConfirmedAt(walk.id, 'Feeder level')).toBe('2026-06-09T08:05:00.000Z');
-  });
-  test('moved: it is confirmed no more', () => {
-    confirmPosition(walk.id, 'Header down', '2026-06-09T08:00:00.000Z');
-    confirmPosition(walk.id, 'Header down', '');
-    expect(positionConfirmedAt(walk.id, 'Header down')).toBe('');
-  });
-  test('of one walk says nothing of another, and other things kept stay', () => {
-    kept.set('draft', '35.6');
-    confirmPosition('another walk', 'Header down', '2026-06-08T08:00:00.000Z');
-    confirmPosition(walk.id, 'Feeder level', '2026-06-09T08:00:00.000Z');
-    expect(positionConfirmedAt('another walk', 'Header down')).not.toBe('');
-    expect(positionConfirmedAt(walk.id, 'Header down')).toBe('');
-    expect(kept.get('draft')).toBe('35.6');
-  });
-});
-
 describe('a new reading', () => {
   const check = checkOf(file, 'fan-drive-belt');
   const take = (value: Reading['value'], change: object = {}) =>
     newReading(
-      { file, check, walk, place: 'belt', state: 'asFound', now, by: 'Ines Marrow', ...change },
+      { file, check, walk, place: 'belt', state: 'asFound', now, by, stand: undefined, ...change },
       value,
     );
+  const stand = (position: string) => ({ position, by, at: now.toISOString(), safe: [] });
   const width: Reading['value'] = { kind: 'measure', values: [36], typed: ['36'], unit: 'mm' };
 
   test('is whole: the contract takes it as it is', () => {
@@ -79,8 +40,8 @@ describe('a new reading', () => {
   test('has an id of its own each time', () => expect(take(width).id).not.toBe(take(width).id));
   test('is void where the position was not confirmed, and counts where it was', () => {
     expect(take(width).positionConfirmed).toBe(false);
-    confirmPosition(walk.id, check.position, '2026-06-09T07:59:00.000Z');
-    expect(take(width).positionConfirmed).toBe(true);
+    expect(take(width, { stand: stand('Header down') }).positionConfirmed).toBe(false);
+    expect(take(width, { stand: stand(check.position) }).positionConfirmed).toBe(true);
   });
   test('that says why nothing was measured needs no position', () =>
     expect(take({ kind: 'skip', why: 'too dark' }).positionConfirmed).toBe(true));

@@ -7,6 +7,7 @@ import type {
   Walk,
   ValueOf,
 } from '@green-tally/core/contracts';
+import type { Stand } from '@green-tally/core/walk';
 
 /** What a new reading is made from. */
 export interface Taking {
@@ -22,11 +23,13 @@ export interface Taking {
   readonly repaired?: boolean;
   readonly settled?: boolean;
   readonly strikes?: string | null;
+  /** how the machine stands, as it was confirmed */
+  readonly stand: Stand | undefined;
 }
 
 /**
- * A reading with an id of its own, bound to the sheet it is judged by. The position was confirmed
- * before the pad opened.
+ * A reading with an id of its own, bound to the sheet it is judged by. It counts only where the
+ * machine stands as its check wants.
  */
 export function newReading(taking: Taking, value: ReadingValue): Reading {
   const { file, check, walk, place, state, now, by } = taking;
@@ -42,7 +45,7 @@ export function newReading(taking: Taking, value: ReadingValue): Reading {
     renewed: taking.renewed ?? false,
     repaired: taking.repaired ?? false,
     settled: taking.settled ?? false,
-    positionConfirmed: value.kind === 'skip' || positionConfirmedAt(walk.id, check.position) !== '',
+    positionConfirmed: value.kind === 'skip' || taking.stand?.position === check.position,
     tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
     takenAt: now.toISOString(),
     hours: walk.hours,
@@ -125,25 +128,4 @@ export function newWalk(
     kind,
     minutes,
   };
-}
-
-const positionKey = (walkId: string, position: string): string => `position|${walkId}|${position}`;
-
-/** When a position was confirmed in this walk, "" when it was not. Kept on this device. */
-export function positionConfirmedAt(walkId: string, position: string): string {
-  return globalThis.localStorage?.getItem(positionKey(walkId, position)) ?? '';
-}
-
-/**
- * Confirms a position, which ends any other: a machine stands one way at a time. An empty time
- * takes it back.
- */
-export function confirmPosition(walkId: string, position: string, at: string): void {
-  const storage = globalThis.localStorage;
-  if (!storage) return;
-  const keys = Array.from({ length: storage.length }, (_, i) => storage.key(i) ?? '').filter((k) =>
-    k.startsWith(`position|${walkId}|`),
-  );
-  keys.forEach((k) => storage.removeItem(k));
-  if (at) storage.setItem(positionKey(walkId, position), at);
 }

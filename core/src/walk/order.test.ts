@@ -1,6 +1,15 @@
-import type { Reading, ReadingValue } from '../contracts';
-import { demoCheck, reading, shortSheet, WALK_ID } from '../testing/sheet';
-import { isRead, nextStop, unreadPlaces, walkStops } from './order';
+import type { Check, Reading, ReadingValue } from '../contracts';
+import { demoCheck, madeCheck, reading, shortSheet, WALK_ID } from '../testing/sheet';
+import { sheets } from '../testing/shipped';
+import {
+  goOn,
+  groupsOf,
+  isRead,
+  mayBeSoundTogether,
+  nextStop,
+  unreadPlaces,
+  walkStops,
+} from './order';
 
 const travel = (left: number): ReadingValue => ({
   kind: 'travel',
@@ -47,15 +56,15 @@ describe('whether a place is read', () => {
 });
 
 describe('the stops of a walk', () => {
-  const checks = [...shortSheet('ouzel7').checks].reverse();
+  const checks = [...shortSheet('ouzel7').checks].sort((a, b) => a.station - b.station).reverse();
   const walk = { id: WALK_ID };
   const stateOf = (id: string, readings: readonly Reading[]) =>
     walkStops(checks, walk, readings).find((s) => s.check.id === id)?.state;
 
-  test('go front to back, whatever order the sheet has', () => {
-    const stations = walkStops(checks, walk, []).map((s) => s.check.station);
-    expect(stations).toEqual([...stations].sort((a, b) => a - b));
-    expect(walkStops(checks, walk, []).every((s) => s.state === 'due')).toBe(true);
+  test('go in the order of the walk, which is not front to back where the time is short', () => {
+    const stops = walkStops(checks, walk, []);
+    expect(stops.map((s) => s.check.id)).toEqual(checks.map((c) => c.id));
+    expect(stops.every((s) => s.state === 'due')).toBe(true);
   });
   test('due, begun, done', () => {
     expect(stateOf('conveyor-chain-tension', [])).toBe('due');
@@ -99,5 +108,44 @@ describe('the stops of a walk', () => {
     const beforeBelt = ids[ids.indexOf('fan-drive-belt') - 1];
     expect(nextStop(stops, beforeBelt)?.check.id).not.toBe('fan-drive-belt');
     expect(nextStop(stops.map((s) => ({ ...s, state: 'done' as const })))).toBeUndefined();
+  });
+});
+
+describe('how the machine has to stand next', () => {
+  const stop = (id: string, position: string, state: 'due' | 'done' = 'due') => ({
+    check: madeCheck('condition', { id, position, looksFor: ['cracks'] }),
+    state,
+  });
+  test('what is still to do is gathered by position, in the order of the walk', () => {
+    const stops = [stop('a', 'down'), stop('b', 'up', 'done'), stop('c', 'down'), stop('d', 'up')];
+    expect(groupsOf(stops).map((g) => [g.position, g.stops.map((s) => s.check.id).join()])).toEqual(
+      [
+        ['down', 'a,c'],
+        ['up', 'd'],
+      ],
+    );
+    expect(groupsOf([])).toEqual([]);
+  });
+  test('as it stands comes first, all of it, and there the walk goes on', () => {
+    const stops = [stop('a', 'up'), stop('b', 'down'), stop('c', 'up'), stop('d', 'down')];
+    expect(
+      groupsOf(stops, 'down').map((g) => [g.position, g.stops.map((s) => s.check.id).join()]),
+    ).toEqual([
+      ['down', 'b,d'],
+      ['up', 'a,c'],
+    ]);
+    expect(goOn(stops, 'down')?.check.id).toBe('b');
+    expect(goOn(stops, 'elsewhere')?.check.id).toBe('a');
+    expect(goOn(stops, undefined)?.check.id).toBe('a');
+  });
+  test('only what a look answers is called sound together', () => {
+    const look = stop('a', 'down');
+    const of = (check: Check) => mayBeSoundTogether({ check, state: 'due' });
+    expect(mayBeSoundTogether(look)).toBe(true);
+    expect(mayBeSoundTogether({ ...look, state: 'done' })).toBe(false);
+    expect(of({ ...look.check, guardsPeople: true })).toBe(false);
+    expect(of({ ...look.check, method: 'knife-edge' })).toBe(false);
+    for (const check of Object.values(sheets).flatMap((s) => s.checks))
+      if (of(check)) expect(check).toMatchObject({ kind: 'condition', method: 'look' });
   });
 });

@@ -15,25 +15,24 @@ export const checksOfWalk = <C extends Pick<Check, 'id'>>(
 ): readonly C[] => (only ? checks.filter((c) => only.includes(c.id)) : checks);
 
 /**
- * The stops of a walk, front to back, with what this walk's readings have already settled.
+ * The stops of a walk, in its order, with what this walk's readings have already settled.
  * A check is begun while one of its places is unread, and due again when work on another check
  * knocks on to it.
  */
 export function walkStops(
+  /** in the order of the walk */
   checks: readonly Check[],
   walk: Pick<Walk, 'id'>,
   readings: readonly Reading[],
 ): WalkStop[] {
   const own = byCheck(live(readings).filter((r) => r.walkId === walk.id));
-  return [...checks]
-    .sort((a, b) => a.station - b.station)
-    .map((check) => {
-      const mine = own.get(check.id) ?? [];
-      if (mine.length === 0) return { check, state: 'due' };
-      const because = knockedBy(check, mine, checks, own);
-      if (because) return { check, state: 'again', because };
-      return { check, state: unreadPlaces(check, mine).length ? 'begun' : 'done' };
-    });
+  return checks.map((check) => {
+    const mine = own.get(check.id) ?? [];
+    if (mine.length === 0) return { check, state: 'due' };
+    const because = knockedBy(check, mine, checks, own);
+    if (because) return { check, state: 'again', because };
+    return { check, state: unreadPlaces(check, mine).length ? 'begun' : 'done' };
+  });
 }
 
 /** The check whose adjustment in this walk has loosened this one since it was read. */
@@ -81,3 +80,47 @@ export function nextStop(stops: readonly WalkStop[], from?: string): WalkStop | 
   const at = stops.findIndex((s) => s.check.id === from);
   return [...stops.slice(at + 1), ...stops.slice(0, at + 1)].find((s) => s.state !== 'done');
 }
+
+/**
+ * Where to go on in a walk: first what can be taken as the machine stands, then the first not done;
+ * undefined when the walk is done.
+ */
+export const goOn = (
+  stops: readonly WalkStop[],
+  position: string | undefined,
+): WalkStop | undefined =>
+  stops.find((s) => s.state !== 'done' && s.check.position === position) ?? nextStop(stops);
+
+/** What is walked while the machine stands one way: the checks still to do, one after the other. */
+export interface StandGroup {
+  readonly position: string;
+  readonly stops: readonly WalkStop[];
+}
+
+/**
+ * What is still to do, gathered by how the machine has to stand for it, in the order of the walk; as
+ * it stands now first, all of it.
+ */
+export function groupsOf(
+  stops: readonly WalkStop[],
+  stands?: string | undefined,
+): readonly StandGroup[] {
+  const open = stops.filter((s) => s.state !== 'done');
+  const here = open.filter((s) => s.check.position === stands);
+  const groups: { position: string; stops: WalkStop[] }[] = [];
+  if (stands !== undefined && here.length) groups.push({ position: stands, stops: here });
+  for (const stop of open) {
+    if (stop.check.position === stands) continue;
+    const last = groups.at(-1);
+    if (last && last.position === stop.check.position) last.stops.push(stop);
+    else groups.push({ position: stop.check.position, stops: [stop] });
+  }
+  return groups;
+}
+
+/**
+ * Checks that a look answers and that may be called sound together once they were looked at: by eye
+ * only, at rest, not begun, and nobody is hurt by them. What is measured, counted or gauged never is.
+ */
+export const mayBeSoundTogether = ({ check, state }: WalkStop): boolean =>
+  state === 'due' && check.kind === 'condition' && check.method === 'look' && !check.guardsPeople;

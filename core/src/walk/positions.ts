@@ -80,6 +80,13 @@ export function positionOf(
     ?.facts;
 }
 
+/** The facts of a position by its name, whichever of the machine's sheets tells them. */
+export const factsNamed = (
+  position: string | undefined,
+  sheets: readonly SpecSheet[],
+): PositionFacts | undefined =>
+  sheets.flatMap((s) => s.positions).find((p) => p.name === position)?.facts;
+
 /** Settings a position moves that nobody has noted yet as they were found. */
 export const settingsToNote = (
   facts: PositionFacts | undefined,

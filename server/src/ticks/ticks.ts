@@ -10,6 +10,9 @@ const KINDS: Readonly<Record<string, { readonly why: boolean; readonly planner: 
   close: { why: false, planner: false },
   skip: { why: true, planner: true },
   leave: { why: true, planner: false },
+  // how the machine stands in a walk, and that it was run and made safe again
+  stand: { why: false, planner: false },
+  ran: { why: false, planner: false },
 };
 
 /**

@@ -1,0 +1,122 @@
+import { expect, test, type Page } from '@playwright/test';
+import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn } from './steps';
+
+/** The walk in the yard: how the machine stands, what is called sound, who goes on with it. */
+test.use({ viewport: PHONE });
+
+/** Leaves a check for the walk's list. */
+const toWalk = async (page: Page) => {
+  await page.getByRole('link', { name: 'Back to the walk' }).click();
+  await expect(page.getByTestId('walk')).toBeVisible();
+};
+
+const readingsOf = async (page: Page, serial: string): Promise<string[]> => {
+  const csv = await (await page.request.get('/api/readings.csv')).text();
+  return csv.split('\n').filter((l) => l.includes(`${serial},`) && l.includes('2026-06-09'));
+};
+
+test('made safe at each change, by whom is said, and it goes on so on another phone', async ({
+  browser,
+  page,
+}) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'B044');
+  await beginWalk(page);
+  await expect(page.getByTestId('stands')).toContainText('not confirmed in this walk yet');
+  await expect(page.getByTestId('stands')).toContainText(/Next: .+, \d+ checks?/);
+
+  await test.step('under a raised feeder the lift stops come first', async () => {
+    await openStop(page, 'feeder-floor');
+    await expect(page.getByTestId('safety lift')).toBeVisible();
+    await expect(page.getByTestId('confirm position')).toBeDisabled();
+    await confirmPosition(page);
+    await expect(page.getByTestId('position')).toContainText(/confirmed \d\d:\d\d by Ines/);
+    await toWalk(page);
+    await expect(page.getByTestId('stands')).toContainText('Stands: Feeder fully raised');
+  });
+
+  await test.step('a reload forgets nothing of it; the next check there opens at once', async () => {
+    await page.reload();
+    await expect(page.getByTestId('stands')).toContainText('Stands: Feeder fully raised');
+    await openStop(page, 'rock-trap');
+    await expect(page.getByTestId('position')).toContainText('confirmed');
+    await toWalk(page);
+  });
+
+  await test.step('another phone goes on where this one stopped', async () => {
+    await expect(page.getByTestId('sync')).toContainText('all sent');
+    const other = await (await browser.newContext({ viewport: PHONE })).newPage();
+    await signIn(other, 'tobin');
+    await openMachine(other, 'B044');
+    await other.getByRole('button', { name: 'Go on with the walk' }).click();
+    await expect(other.getByTestId('stands')).toContainText('by Ines');
+    await openStop(other, 'rock-trap');
+    await expect(other.getByTestId('position')).toContainText('confirmed');
+    // and when it is moved there, this one is told before it reads on
+    await openStop2(page, 'feeder-floor');
+    await other.getByRole('button', { name: /The machine was moved/ }).click();
+    await expect(page.getByTestId('confirm position')).toBeVisible();
+    await other.context().close();
+  });
+});
+
+/** Opens a check of the list that is shown already. */
+const openStop2 = async (page: Page, id: string) => {
+  await openStop(page, id);
+  await expect(page.getByTestId('position')).toContainText('confirmed');
+};
+
+test('a running check: everyone clear, run, and stopped before anything else', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'B046');
+  await beginWalk(page);
+  await openStop(page, 'chopper-other-speed');
+  await expect(page.getByTestId('safety run')).toBeVisible();
+  await confirmPosition(page);
+  await toWalk(page);
+  await expect(page.getByTestId('stop it')).toBeVisible();
+  await expect(page.getByTestId('stopped')).toBeDisabled();
+  await openStop(page, 'feeder-floor');
+  await expect(page.getByTestId('safety stop')).toBeVisible();
+  await toWalk(page);
+  for (const i of [0, 1]) await page.getByTestId(`stop ${i}`).click();
+  await page.getByTestId('stopped').click();
+  await expect(page.getByTestId('stands')).toContainText('not confirmed in this walk yet');
+});
+
+test('looks of a station are called sound together, undone, called again; measured ones never', async ({
+  page,
+}) => {
+  await page.clock.install();
+  await signIn(page, 'ines');
+  await openMachine(page, 'B025');
+  await beginWalk(page);
+  await expect(page.getByTestId('all sound')).toHaveCount(0);
+  await openStop(page, 'conveyor-slats');
+  await confirmPosition(page);
+  await toWalk(page);
+  const before = (await readingsOf(page, 'B025')).length;
+
+  const call = page.getByTestId('call all sound').first();
+  await expect(call).toBeVisible();
+  const title = (await call.textContent()) ?? '';
+  const count = Number(/\d+/.exec(title)?.[0]);
+  expect(count).toBeGreaterThan(1);
+  await call.click();
+  await expect(page.getByTestId('called sound')).toHaveText(`${count} called sound`);
+  await expect(page.getByTestId('sync')).toContainText('waiting');
+  await page.reload();
+  await page.getByTestId('undo sound').click();
+  await expect(page.getByTestId('called sound')).toHaveCount(0);
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  expect((await readingsOf(page, 'B025')).length).toBe(before);
+
+  await page.getByTestId('call all sound').first().click();
+  await expect(page.getByTestId('called sound')).toBeVisible();
+  await page.clock.fastForward(61_000);
+  await expect(page.getByTestId('called sound')).toHaveCount(0);
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  const now = (await readingsOf(page, 'B025')).slice(before);
+  expect(new Set(now.map((l) => l.split(',')[2])).size).toBe(count);
+  expect(now.every((l) => l.includes(',condition,') && l.includes('sound'))).toBe(true);
+});
