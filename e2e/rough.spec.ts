@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import {
   beginWalk,
+  readConveyor,
   planEverything,
   confirmPosition,
   decision,
@@ -172,4 +173,26 @@ test('a wrong reading is struck, not erased: the strip keeps it and the new one 
     .filter((l) => l.includes('B019,fan-drive-belt') && l.includes('2026-06-09'));
   expect(lines).toHaveLength(2);
   expect(lines[1]).toContain(lines[0]?.split(',')[0]);
+});
+
+test('of several places the wrong one is struck alone; one renewed without a fault is read as left', async ({
+  page,
+}) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T126');
+  await beginWalk(page);
+  await openStop(page, 'conveyor-chain-tension');
+  await confirmPosition(page);
+  await readConveyor(page, '20', '2');
+  await decision(page, 'Shorten');
+  await page.getByRole('button', { name: /strike it and measure again/ }).click();
+  await page.getByTestId('which places').getByRole('radio', { name: 'right' }).click();
+  await page.getByTestId('half right').getByRole('radio', { name: 'At it' }).click();
+  await expect(page.getByTestId('half left')).toHaveCount(0);
+  await page.getByLabel(/Slot left, mm, of 45/).fill('20');
+  await page.getByTestId('judge').click();
+  await expect(page.getByTestId('decision')).not.toHaveText('Shorten');
+  await page.getByTestId('renewed anyway').click();
+  await page.getByTestId('which places').getByRole('radio', { name: 'all of them' }).click();
+  await expect(page.getByText('Renewed: now as left')).toBeVisible();
 });

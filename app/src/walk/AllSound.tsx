@@ -64,7 +64,10 @@ export function AllSound({ file, walk, stops, stands }: AllSoundProps) {
   if (here.length < 2) return null;
   return (
     <View style={{ gap: SPACE.xs }} testID="all sound">
-      <Quiet>{`To look at: ${here.map((c) => c.component.toLowerCase()).join(', ')}.`}</Quiet>
+      <Strong>To look at, as it stands</Strong>
+      {here.map((c) => (
+        <Quiet key={c.id}>{`${c.component}: ${c.measures}`}</Quiet>
+      ))}
       <Press
         title={`Looked at all ${here.length}: all sound here`}
         testID="call all sound"

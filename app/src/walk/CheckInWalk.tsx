@@ -64,8 +64,8 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     if (step.at !== 'entering') return;
     const { wish, settled } = step;
     await put(
-      taken.map(({ place, value }) => {
-        const old = struckBy(wish, own, { place, value });
+      taken.map(({ place, value, strikes }) => {
+        const old = own.find((r) => r.id === strikes) ?? struckBy(wish, own, { place, value });
         const about = {
           ...taking,
           place,

@@ -14,6 +14,7 @@ import { put, useAction, useTextDraft, useTick, type Action } from '../store';
 import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry, TickLine } from '../ui';
 import { ChallengeThumb } from './ChallengeThumb';
 import { CheckTitle, WhyCard } from './CheckParts';
+import { EarlierLine } from './EarlierLine';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
 import type { EntryProps, Taken } from './entries';
 import { entryOf } from './entryOf';
@@ -142,6 +143,7 @@ function Frame({ children, footer, ...props }: FrameProps) {
         busy={confirm.busy}
       />
       <CheckTitle check={check} />
+      {step.at === 'unset' ? null : <EarlierLine file={file} check={check} walkId={walk.id} />}
       {because ? (
         <Notice title="Look again" text={`${because.component} was worked on: ${because.why}.`} />
       ) : null}

@@ -1,23 +1,17 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import {
-  CheckUnit,
-  QUANTITY_UNITS,
-  type CheckOf,
-  type MeasuredCheck,
-} from '@green-tally/core/contracts';
+import { CheckUnit, QUANTITY_UNITS, type CheckOf } from '@green-tally/core/contracts';
 import { atPlace, limitWords } from '@green-tally/core/kinds';
-import { printAs } from '@green-tally/core/units';
 import { Schematic } from '../schematics/Schematic';
 import { useTextDraft } from '../store';
-import { Choice, Press, Quiet, Row, SPACE, Strong, TextEntry, useWide } from '../ui';
+import { Choice, Press, Quiet, SPACE, Strong, TextEntry, useWide } from '../ui';
 import { Pad } from '../ui/Pad';
 import type { EntryProps } from './entries';
 import { readMeasured } from './readText';
 
 /** A length at one place: the pad, repeats, and "looks" where the check offers it. */
 export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
-  const { places, readings, verdict, draftKey, onTake, onDone, frame, state } = props;
+  const { places, readings, draftKey, onTake, onDone, frame, state } = props;
   const place = places[0] ?? '';
   const check = atPlace(props.check, place);
   const [text, setText] = useTextDraft(`${draftKey}|pad`);
@@ -42,7 +36,7 @@ export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
   const body = (
     <>
       <Schematic check={check} />
-      <Wanted check={check} last={verdict?.places.find((p) => p.place === place)?.value} />
+      <Quiet>{limitWords(check)}</Quiet>
       {looking ? <LookEntry {...props} place={place} onBack={() => setLooking(false)} /> : null}
     </>
   );
@@ -71,15 +65,6 @@ export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
     </>
   );
   return <>{frame(body, looking ? <Strong>Choose above what was seen.</Strong> : footer)}</>;
-}
-
-function Wanted({ check, last }: { check: MeasuredCheck; last: number | undefined }) {
-  return (
-    <Row apart>
-      <Quiet>{limitWords(check)}</Quiet>
-      {last === undefined ? null : <Quiet>{`last ${printAs(last, check, 2)}`}</Quiet>}
-    </Row>
-  );
 }
 
 interface LookEntryProps extends EntryProps<CheckOf<'measure'>> {

@@ -1,6 +1,6 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet } from 'react-native';
-import type { Decision, Reading } from '@green-tally/core/contracts';
+import type { CheckKind, Decision, Reading } from '@green-tally/core/contracts';
 import { needsHand, type FindingId } from '@green-tally/core/findings';
 import type { MachineFacts } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
@@ -9,6 +9,7 @@ import { Buttons, Press, Quiet, Screen } from '../ui';
 import { CheckTitle, WhyCard } from './CheckParts';
 import type { Wish } from './checkStep';
 import { VerdictCard } from './VerdictCard';
+import { WhichPlaces, type Asked } from './WhichPlaces';
 
 /** What may be begun from a verdict; when it begins is noted by who hears it. */
 export type Beginning = Omit<Wish, 'since'>;
@@ -39,12 +40,17 @@ interface VerdictStepProps {
  * that it was wrong.
  */
 export function VerdictStep(props: VerdictStepProps) {
-  const { head, verdict, facts, otherwise, own, work, begin, next } = props;
+  const { head, verdict, facts, otherwise, own, begin, next } = props;
   const { check, decision } = verdict;
   const fix = FIX[decision];
   const again = decision === 'remeasure' || decision === 'due';
   const mendable = decision === 'replace' && found(verdict, 'damaged');
-  const measured = own.some((r) => r.value.kind !== 'skip' && r.value.kind !== 'look');
+  const [asked, setAsked] = useState<Asked>();
+  const ask = (what: Asked) => {
+    const [only] = check.places;
+    if (check.places.length > 1 || !only) return setAsked(what);
+    begin(WISHES[what]([only], verdict, own));
+  };
   return (
     <Screen
       testID="check verdict"
@@ -77,44 +83,87 @@ export function VerdictStep(props: VerdictStepProps) {
               onPress={() => begin(measuringAgain(verdict))}
             />
           ) : null}
-          <Buttons>
-            {work.proposed ? (
-              <Press
-                style={styles.third}
-                title={work.accepted ? 'In work' : 'Add to work'}
-                disabled={work.accepted}
-                loading={work.add.busy}
-                onPress={() => void work.add.run()}
-                small
-              />
-            ) : null}
-            {measured ? (
-              <Press
-                style={styles.third}
-                title="It was wrong"
-                label="The reading was wrong: strike it and measure again"
-                onPress={() => begin(correcting(verdict, own))}
-                small
-              />
-            ) : null}
-            <Press
-              style={styles.third}
-              title={next.last ? 'To the walk ›' : 'Next ›'}
-              testID="next check"
-              onPress={next.go}
-              fill={fix || again ? undefined : 'pine'}
-              small
-            />
-          </Buttons>
+          <Beside {...props} ask={ask} loud={Boolean(fix) || again} />
         </>
       }
     >
       <CheckTitle check={check} />
+      {asked ? (
+        <WhichPlaces
+          asked={asked}
+          places={check.places}
+          onChosen={(places) => begin(WISHES[asked](places, verdict, own))}
+          onNone={() => setAsked(undefined)}
+        />
+      ) : null}
       <VerdictCard verdict={verdict} facts={facts} otherwise={otherwise} />
       <WhyCard check={check} />
     </Screen>
   );
 }
+
+interface BesideProps extends VerdictStepProps {
+  readonly ask: (what: Asked) => void;
+  /** something is to be done first */
+  readonly loud: boolean;
+}
+
+/** What may be done beside what the verdict asks for; the next check. */
+function Beside({ verdict: { check, decision }, own, work, next, ask, loud }: BesideProps) {
+  const measured = own.some((r) => r.value.kind !== 'skip' && r.value.kind !== 'look');
+  return (
+    <Buttons>
+      {work.proposed ? (
+        <Press
+          style={styles.third}
+          title={work.accepted ? 'In work' : 'Add to work'}
+          disabled={work.accepted}
+          loading={work.add.busy}
+          onPress={() => void work.add.run()}
+          small
+        />
+      ) : null}
+      {measured ? (
+        <Press
+          style={styles.third}
+          title="It was wrong"
+          label="The reading was wrong: strike it and measure again"
+          onPress={() => ask('wrong')}
+          small
+        />
+      ) : null}
+      {measured && decision !== 'replace' && TAKES_PARTS.includes(check.kind) ? (
+        <Press
+          style={styles.third}
+          title="Renewed"
+          label="A new one was fitted all the same: measure it as left"
+          testID="renewed anyway"
+          onPress={() => ask('renewed')}
+          small
+        />
+      ) : null}
+      <Press
+        style={styles.third}
+        title={next.last ? 'To the walk ›' : 'Next ›'}
+        testID="next check"
+        onPress={next.go}
+        fill={loud ? undefined : 'pine'}
+        small
+      />
+    </Buttons>
+  );
+}
+
+/** Kinds of check that a part stands behind. */
+const TAKES_PARTS: readonly CheckKind[] = [
+  'measure',
+  'series',
+  'mark',
+  'feel',
+  'count',
+  'gonogo',
+  'condition',
+];
 
 const FIX: Partial<Record<Decision, { readonly title: string; readonly fill: 'blue' | 'rust' }>> = {
   adjust: { title: 'Adjust now, then measure as left', fill: 'blue' },
@@ -157,19 +206,40 @@ const measuringAgain = (verdict: CheckVerdict): Beginning => ({
   linksOut: 0,
 });
 
+const WISHES: Readonly<
+  Record<
+    Asked,
+    (places: readonly string[], verdict: CheckVerdict, own: readonly Reading[]) => Beginning
+  >
+> = {
+  wrong: correcting,
+  renewed: (places) => ({
+    state: 'asLeft',
+    places,
+    strike: false,
+    renewed: true,
+    repaired: false,
+    linksOut: 0,
+  }),
+};
+
 /**
  * The newest reading of its state is struck through; a chain that was shortened with it stays
  * shortened.
  */
-function correcting(verdict: CheckVerdict, own: readonly Reading[]): Beginning {
-  const wrong = needy(verdict);
-  const state = verdict.places.some((p) => p.state === 'asLeft') ? 'asLeft' : 'asFound';
+function correcting(
+  places: readonly string[],
+  verdict: CheckVerdict,
+  own: readonly Reading[],
+): Beginning {
+  const here = verdict.places.filter((p) => places.includes(p.place));
+  const state = here.some((p) => p.state === 'asLeft') ? 'asLeft' : 'asFound';
   const links = own.map((r) =>
     r.state === state && r.value.kind === 'travel' ? r.value.linksOut : 0,
   );
   return {
     state,
-    places: wrong.length ? wrong : verdict.check.places,
+    places,
     strike: true,
     renewed: false,
     repaired: false,

@@ -108,6 +108,27 @@ describe('entering a series', () => {
     render(<SeriesEntry {...props} check={check} />);
     return onTake;
   };
+  test('a wrong cell is struck alone: what is typed there takes its stead', async () => {
+    const first = measured('row 1 left', 24);
+    const onTake = show([first, measured('row 1 right', 420)]);
+    fireEvent.press(screen.getByTestId('cell row 1 left'));
+    expect(screen.getByTestId('series place')).toHaveTextContent(
+      'row 1 left: what is typed strikes 24 mm',
+    );
+    fireEvent.changeText(screen.getByTestId('pad text'), '420');
+    await press('key next');
+    expect(onTake.mock.calls).toMatchObject([
+      [[{ place: 'row 1 left', value: { values: [420] }, strikes: first.id }]],
+    ]);
+  });
+  test('a cell that was not read strikes nothing', async () => {
+    const onTake = show([measured('row 1 left', 420)]);
+    fireEvent.changeText(screen.getByTestId('pad text'), '420');
+    await press('key next');
+    const [[taken]] = onTake.mock.calls as unknown as [[Taken[]]];
+    expect(taken[0]).toMatchObject({ place: 'row 1 right' });
+    expect(taken[0]?.strikes).toBeUndefined();
+  });
   test('goes on where it was left', () => {
     show([measured('row 1 left', 418)]);
     expect(screen.getByTestId('series place')).toHaveTextContent('row 1 right');

@@ -6,6 +6,8 @@ import type { CheckVerdict } from '@green-tally/core/verdict';
 export interface Taken {
   readonly place: string;
   readonly value: ReadingValue;
+  /** the reading of that place that it takes the stead of */
+  readonly strikes?: string | undefined;
 }
 
 /** What every way of entering a reading is given. */

@@ -1,5 +1,6 @@
 import { CheckUnit, QUANTITY_UNITS, type MeasuredCheck } from '@green-tally/core/contracts';
 import { atPlace, limitWords } from '@green-tally/core/kinds';
+import { saidOf } from '@green-tally/core/verdict';
 import { Schematic } from '../../schematics/Schematic';
 import { Press, Quiet, useWide } from '../../ui';
 import { Pad } from '../../ui/Pad';
@@ -47,11 +48,12 @@ export function SeriesEntry(props: EntryProps<MeasuredCheck>) {
 
 function SeriesPad({ check, series }: { check: MeasuredCheck; series: Series }) {
   const wide = useWide();
-  const { place, pass, same } = series;
+  const { place, pass, same, wrong } = series;
+  const label = `${place}${pass === 'travel' ? ', travel left' : ''}`;
   return (
     <>
       <Pad
-        label={`${place}${pass === 'travel' ? ', travel left' : ''}`}
+        label={wrong ? `${label}: what is typed strikes ${saidOf(check, wrong)}` : label}
         labelID="series place"
         text={series.text}
         unit={series.unit}

@@ -1,5 +1,10 @@
 import { useState } from 'react';
-import { QUANTITY_UNITS, type CheckUnit, type MeasuredCheck } from '@green-tally/core/contracts';
+import {
+  QUANTITY_UNITS,
+  type CheckUnit,
+  type MeasuredCheck,
+  type Reading,
+} from '@green-tally/core/contracts';
 import { middleOf } from '@green-tally/core/findings';
 import { atPlace } from '@green-tally/core/kinds';
 import { newestOf } from '@green-tally/core/history';
@@ -40,6 +45,12 @@ export function useSeries({
     const measured = newestOf(own, 'measure')?.value.values;
     return pass === 'travel' ? newestOf(own, 'travel')?.value.left : measured && middleOf(measured);
   };
+  /** what a value typed at a place that was read takes the stead of */
+  const readAt = (place: string, pass: Pass): Reading | undefined =>
+    newestOf(
+      readings.filter((r) => r.place === place),
+      pass,
+    );
   const skipped = (place: string) =>
     readings.some((r) => r.place === place && r.value.kind === 'skip');
   const unread = (pass: Pass) =>
@@ -53,9 +64,10 @@ export function useSeries({
   const [challenge, setChallenge] = useState<Challenge | undefined>();
   const ownUnit = QUANTITY_UNITS[check.quantity][0];
 
+  const wrong = readAt(place, pass);
   const store = async (taken: Taken) => {
     setChallenge(undefined);
-    if (!(await onTake([taken]))) return;
+    if (!(await onTake([{ ...taken, strikes: wrong?.id }]))) return;
     setText('');
     setChosen(undefined);
     const left = unread(pass).filter((p) => p !== taken.place);
@@ -93,6 +105,8 @@ export function useSeries({
     trouble,
     challenge,
     valueAt,
+    /** the reading of this place that what is typed now strikes */
+    wrong,
     same: same === undefined ? undefined : `${printNumber(same, 1)} ${ownUnit}`,
     type: (typed: string) => {
       setText(typed);
