@@ -120,3 +120,84 @@ test('looks of a station are called sound together, undone, called again; measur
   expect(new Set(now.map((l) => l.split(',')[2])).size).toBe(count);
   expect(now.every((l) => l.includes(',condition,') && l.includes('sound'))).toBe(true);
 });
+
+/** A photo as a phone's camera makes one: large, lying on its side, with its place in it. */
+async function cameraPhoto(page: Page): Promise<Buffer> {
+  const url = await page.evaluate(() => {
+    const canvas = Object.assign(document.createElement('canvas'), { width: 3000, height: 2000 });
+    const context = canvas.getContext('2d');
+    if (!context) throw new Error('no canvas');
+    for (let i = 0; i < 4000; i += 1) {
+      context.fillStyle = `hsl(${(i * 37) % 360} 60% ${20 + (i % 60)}%)`;
+      context.fillRect((i * 97) % 3000, (i * 61) % 2000, 160, 90);
+    }
+    return canvas.toDataURL('image/jpeg', 0.95);
+  });
+  return Buffer.from(url.replace(/^[^,]*,/, ''), 'base64');
+}
+
+test.describe('photos', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('taken without signal, kept over a reload, sent once in range, seen by another', async ({
+    browser,
+    context,
+    page,
+  }) => {
+    await signIn(page, 'ines');
+    await openMachine(page, 'T082');
+    await beginWalk(page);
+    await openStop(page, 'fan-drive-belt');
+    await confirmPosition(page);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await expect(page.getByTestId('sync')).toContainText('all sent');
+    const large = await cameraPhoto(page);
+    expect(large.length).toBeGreaterThan(900_000);
+
+    await context.setOffline(true);
+    const chosen = { mimeType: 'image/jpeg', buffer: large };
+    await page.getByTestId('photo file').setInputFiles([
+      { name: 'belt.jpg', ...chosen },
+      { name: 'again.jpg', ...chosen },
+    ]);
+    await expect(page.getByTestId('photo')).toHaveCount(2);
+    await expect(page.getByTestId('sync')).toContainText('2 waiting, no signal');
+    await page
+      .getByTestId('photo file')
+      .setInputFiles({ name: 'no.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no photo') });
+    await expect(page.getByText('This file is no picture')).toBeVisible();
+    await page.reload();
+    await expect(page.getByTestId('photo')).toHaveCount(2);
+    await expect(page.getByTestId('photo').first().locator('img')).toBeVisible();
+
+    await context.setOffline(false);
+    await expect(page.getByTestId('sync')).toContainText('all sent');
+    const other = await (await browser.newContext({ viewport: PHONE })).newPage();
+    await signIn(other, 'tobin');
+    await other.goto(page.url());
+    await expect(other.getByTestId('photo')).toHaveCount(2);
+    await other.getByTestId('photo').first().click();
+    await expect(other.getByTestId('open photo')).toContainText('Ines Marrow');
+    const src = await other.getByTestId('photo').first().locator('img').getAttribute('src');
+    expect(src).toMatch(/^blob:/);
+    await other.context().close();
+
+    // what lies at the server is small and without the camera's words
+    const { photos } = (await (
+      await page.request.get(
+        `/api/machines/${/machineId|walk\/([^/]+)/.exec(page.url())?.[1]}/changes`,
+      )
+    ).json()) as { photos: { id: string; bytes: number }[] };
+    expect(photos).toHaveLength(2);
+    for (const { id, bytes } of photos) {
+      expect(bytes).toBeLessThanOrEqual(400_000);
+      const kept = await (await page.request.get(`/api/photos/${id}`)).body();
+      expect(kept.length).toBe(bytes);
+      expect(kept.includes(Buffer.from('Exif'))).toBe(false);
+    }
+
+    await page.getByTestId('photo').first().click();
+    await page.getByRole('button', { name: 'Take away' }).click();
+    await page.getByRole('button', { name: 'Tap again to take it away' }).click();
+    await expect(page.getByTestId('photo')).toHaveCount(1);
+  });
+});

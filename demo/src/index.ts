@@ -98,6 +98,7 @@ export function scenario(): Scenario {
       work: [],
       visits: [],
       ticks: [],
+      photos: [],
       costs: costsOf(machine, sheets),
       rates: {},
       hands: {},

@@ -83,6 +83,13 @@ export async function request(method: string, path: string, body?: unknown): Pro
   return answer;
 }
 
+/** Asks for bytes under /api. @throws ApiProblem, Unreachable */
+export async function bytesOf(path: string): Promise<ArrayBuffer> {
+  const response = await reach(`/api${path}`, { method: 'GET' });
+  if (response.ok) return response.arrayBuffer();
+  throw new ApiProblem(problemOf(await response.json().catch(() => undefined), response.status));
+}
+
 async function reach(url: string, init: RequestInit): Promise<Response> {
   const headers = { accept: 'application/json', ...init.headers };
   try {
@@ -95,6 +102,8 @@ async function reach(url: string, init: RequestInit): Promise<Response> {
 
 function bodyOf(body: unknown): RequestInit {
   if (body === undefined) return {};
+  if (body instanceof Uint8Array)
+    return { headers: { 'content-type': 'image/jpeg' }, body: new Blob([new Uint8Array(body)]) };
   return typeof body === 'string'
     ? { headers: { 'content-type': 'text/plain' }, body }
     : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };

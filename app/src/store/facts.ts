@@ -188,7 +188,7 @@ const rowsOf = <T>(table: Table<T, string>, id: string) =>
 
 async function wholeHere(id: string): Promise<Here | undefined> {
   // asked for at once and without a wait between, so that the transaction holds
-  const [kept, readings, walks, work, ticks, visits, outgoing] = await local.transaction(
+  const [kept, readings, walks, work, ticks, visits, photos, outgoing] = await local.transaction(
     'r',
     [local.machines, local.outgoing, ...factTables()],
     () =>
@@ -199,6 +199,7 @@ async function wholeHere(id: string): Promise<Here | undefined> {
         rowsOf(local.work, id),
         rowsOf(local.ticks, id),
         rowsOf(local.visits, id),
+        rowsOf(local.photos, id),
         rowsOf(local.outgoing, id),
       ]),
   );
@@ -216,6 +217,7 @@ async function wholeHere(id: string): Promise<Here | undefined> {
     work: work.sort(by('acceptedAt', 'id')),
     ticks: ticks.sort(by('at', 'id')),
     visits: visits.sort(by('startsOn', 'id')),
+    photos: photos.sort(by('takenAt', 'id')),
   };
   files.delete(id);
   files.set(id, { stamp: kept.stamp, file });
@@ -231,6 +233,7 @@ const TABLE_OF = {
   work: 'work',
   withdrawal: 'work',
   tick: 'ticks',
+  photo: 'photos',
 } as const;
 /** Tables that {@link layIn} writes to: a transaction that calls it has to name them. */
 export const layTables = () => [local.machines, ...factTables()];
@@ -255,12 +258,13 @@ export async function noteLook(id: string): Promise<void> {
  * @returns how many went
  */
 export async function forget(ids: readonly string[]): Promise<number> {
-  const tables = [local.machines, local.sheets, local.outgoing, ...factTables()];
+  const tables = [local.machines, local.sheets, local.outgoing, local.photoFiles, ...factTables()];
   return local.transaction('rw', tables, async () => {
     let gone = 0;
     for (const id of ids) {
       if (await local.outgoing.where('machineId').equals(id).count()) continue;
       for (const table of factTables()) await table.where('machineId').equals(id).delete();
+      await local.photoFiles.where('machineId').equals(id).delete();
       await local.machines.delete(id);
       gone += 1;
     }

@@ -22,6 +22,10 @@ export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): 
       ),
       own.flatMap((o) => (o.kind === 'withdrawal' ? [o.body] : [])),
     ),
+    photos: lay(
+      file.photos,
+      own.flatMap((o) => (o.kind === 'photo' ? [o.body] : [])),
+    ),
     ticks: lay(
       file.ticks,
       own.flatMap((o) => (o.kind === 'tick' ? [o.body] : [])),

@@ -3,6 +3,7 @@ import {
   MachineFile,
   type JudgedBy,
   type Machine,
+  type Photo,
   type Reading,
   type SpecSheet,
   type Tick,
@@ -13,7 +14,7 @@ import {
 
 /**
  * Something made here that the server has to get. Walks go before readings, readings before work, work
- * before what is withdrawn of it and ticks.
+ * before what is withdrawn of it and ticks; photos, which are large, go last.
  */
 export type Outgoing = {
   readonly id: string;
@@ -31,6 +32,8 @@ export type Outgoing = {
   /** the item as it is once it has been withdrawn */
   | { readonly kind: 'withdrawal'; readonly body: WorkItem }
   | { readonly kind: 'tick'; readonly body: Tick }
+  /** what it shows lies among the photo files */
+  | { readonly kind: 'photo'; readonly body: Photo }
 );
 
 /** An answer of the server, kept to be read without signal. */
@@ -61,7 +64,15 @@ export interface KeptMachine {
 }
 
 /** The tables that hold a machine's facts, a row a fact. */
-export const FACTS = ['readings', 'walks', 'work', 'ticks', 'visits'] as const;
+export const FACTS = ['readings', 'walks', 'work', 'ticks', 'visits', 'photos'] as const;
+
+/** What a photo shows, as bytes: whole until it is sent, small as long as its machine is here. */
+export interface PhotoFile {
+  readonly id: string;
+  readonly machineId: string;
+  readonly full: ArrayBuffer | null;
+  readonly small: ArrayBuffer;
+}
 
 /** What this device keeps: IndexedDB, so that it survives a call, a reload, a flat battery. */
 class LocalStore extends Dexie {
@@ -73,6 +84,8 @@ class LocalStore extends Dexie {
   readonly work: Table<WorkItem, string>;
   readonly ticks: Table<Tick, string>;
   readonly visits: Table<Visit, string>;
+  readonly photos: Table<Photo, string>;
+  readonly photoFiles: Table<PhotoFile, string>;
   /** revisions never change */
   readonly sheets: Table<SpecSheet, [model: string, revision: number]>;
   constructor() {
@@ -81,10 +94,13 @@ class LocalStore extends Dexie {
     this.version(2)
       .stores({
         machines: 'id',
-        ...Object.fromEntries(FACTS.map((name) => [name, 'id, machineId'])),
+        ...Object.fromEntries(
+          FACTS.filter((name) => name !== 'photos').map((name) => [name, 'id, machineId']),
+        ),
         sheets: '[model+revision]',
       })
       .upgrade(() => this.takeApart());
+    this.version(3).stores({ photos: 'id, machineId', photoFiles: 'id, machineId' });
     this.outgoing = this.table('outgoing');
     this.kept = this.table('kept');
     this.machines = this.table('machines');
@@ -93,6 +109,8 @@ class LocalStore extends Dexie {
     this.work = this.table('work');
     this.ticks = this.table('ticks');
     this.visits = this.table('visits');
+    this.photos = this.table('photos');
+    this.photoFiles = this.table('photoFiles');
     this.sheets = this.table('sheets');
   }
 
@@ -110,8 +128,10 @@ class LocalStore extends Dexie {
   async layFile(file: MachineFile, at: string): Promise<void> {
     const ref = ({ model, revision }: SpecSheet) => ({ model, revision });
     await this.sheets.bulkPut([...file.sheets, ...file.earlier]);
+    // an earlier edition had no photos, nor a table for them while it is brought up to date
     for (const name of FACTS)
-      await (this.table(name) as Table<{ id: string }>).bulkPut([...file[name]]);
+      if (file[name].length)
+        await (this.table(name) as Table<{ id: string }>).bulkPut([...file[name]]);
     await this.machines.put({
       id: file.machine.id,
       machine: file.machine,

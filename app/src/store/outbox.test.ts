@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid';
 import type { WorkItem } from '@green-tally/core/contracts';
 import { withOutgoing } from './laid';
 import { forget, machineHere } from './facts';
@@ -243,7 +244,7 @@ describe('what can be taken back', () => {
   const hold = async (ms: number, ...readings: ReturnType<typeof belt>[]) => {
     await put(
       readings.map((body) => ({ kind: 'reading' as const, body })),
-      ms,
+      { held: ms },
     );
     await flush();
   };
@@ -280,5 +281,106 @@ describe('what can be taken back', () => {
     await local.outgoing.update(row?.id ?? '', { heldUntil: new Date(0).toISOString() });
     expect(await takeBack([row?.id ?? ''])).toBe(0);
     expect(await local.outgoing.count()).toBe(1);
+  });
+});
+
+describe('photos', () => {
+  const file = machineFile();
+  const bytes = new Uint8Array(150_000).map((_, i) => i % 251);
+  const photo = (change: object = {}) => ({
+    id: uuidv7(),
+    machineId: file.machine.id,
+    walkId: null,
+    checkId: 'fan-drive-belt',
+    place: '',
+    bytes: bytes.length,
+    width: 1200,
+    height: 900,
+    takenAt: '2026-06-09T08:00:00.000Z',
+    by: 'Ines Marrow',
+    dropped: null,
+    ...change,
+  });
+  const keep = async (p = photo()) => {
+    const small = new Uint8Array([1, 2, 3]).buffer;
+    const files = [{ id: p.id, machineId: p.machineId, full: bytes.slice().buffer, small }];
+    await put([{ kind: 'photo', body: p }], { files });
+    await flush();
+    return p;
+  };
+  /** A server that takes parts of photos, and breaks off after so many. */
+  const takingParts = (breaksAfter = Infinity) => {
+    const came: number[] = [];
+    const order: string[] = [];
+    answering((url, init) => {
+      order.push(url.replace(/[0-9a-f-]{36}/, '…').split('?')[0] ?? '');
+      if (url.includes('readings'))
+        return {
+          body: { results: [{ id: String(init?.body).slice(21, 57), result: 'accepted' }] },
+        };
+      const have = came.reduce((a, b) => a + b, 0);
+      if (init?.method === 'POST') {
+        if (came.length >= breaksAfter) return undefined;
+        const from = Number(/from=(\d+)/.exec(url)?.[1]);
+        if (from === have) came.push((init?.body as Blob).size);
+      }
+      const now = came.reduce((a, b) => a + b, 0);
+      return { body: { have: now, done: now === bytes.length } };
+    });
+    return { came, order };
+  };
+
+  test('go in parts after the readings; the whole of it leaves, the small one stays', async () => {
+    const { came, order } = takingParts();
+    const p = photo();
+    const small = new Uint8Array([1]).buffer;
+    const files = [{ id: p.id, machineId: p.machineId, full: bytes.slice().buffer, small }];
+    await put(
+      [
+        { kind: 'photo', body: p },
+        { kind: 'reading', body: belt(37) },
+      ],
+      { files },
+    );
+    await flush();
+    expect(order.slice(0, 2)).toEqual(['/readings:batch', '/photos/…']);
+    expect(came).toEqual([65536, 65536, bytes.length - 2 * 65536]);
+    expect(await local.outgoing.count()).toBe(0);
+    expect((await local.photoFiles.get(p.id))?.full).toBeNull();
+    expect((await local.photoFiles.get(p.id))?.small.byteLength).toBe(1);
+  });
+  test('broken off, it goes on where it stopped, and stays whole here until then', async () => {
+    const { came } = takingParts(1);
+    const p = await keep();
+    expect(came).toEqual([65536]);
+    expect(await local.outgoing.count()).toBe(1);
+    expect((await local.photoFiles.get(p.id))?.full?.byteLength).toBe(bytes.length);
+    answering((url, init) => {
+      const from = Number(/from=(\d+)/.exec(url)?.[1]);
+      const have = init?.method === 'POST' ? from + (init.body as Blob).size : 65536;
+      if (init?.method === 'POST') came.push((init.body as Blob).size);
+      return { body: { have, done: have === bytes.length } };
+    });
+    await flush();
+    expect(came).toEqual([65536, 65536, bytes.length - 2 * 65536]);
+    expect(await local.outgoing.count()).toBe(0);
+  });
+  test('one whose picture is gone from here is told, and keeps nobody waiting', async () => {
+    takingParts();
+    const p = photo();
+    await put([{ kind: 'photo', body: p }]);
+    await flush();
+    expect((await local.outgoing.get(p.id))?.why).toContain('no longer on this device');
+    await dismiss(p.id);
+  });
+  test('a server that never moves on is asked again later, not for ever', async () => {
+    let asked = 0;
+    answering(() => {
+      asked += 1;
+      return { body: { have: 0, done: false } };
+    });
+    const p = await keep();
+    expect(asked).toBeLessThan(6);
+    expect((await local.outgoing.get(p.id))?.state).toBe('waiting');
   });
 });

@@ -13,11 +13,11 @@
  * harm, for ids are made here and the server stores an id once.
  */
 import { mutate } from 'swr';
-import type { Reading, Tick, Walk, WorkItem } from '@green-tally/core/contracts';
+import type { Photo, Reading, Tick, Walk, WorkItem } from '@green-tally/core/contracts';
 import { ApiProblem, Unreachable } from './api';
 import { changesOf, layIn, layTables } from './facts';
 import { listsChanged } from './lists';
-import { local, type Outgoing } from './local';
+import { local, type Outgoing, type PhotoFile } from './local';
 import { sendSome } from './sending';
 
 /** How sending stands, for the one line that says so. */
@@ -63,13 +63,18 @@ type New =
   | { kind: 'reading'; body: Reading }
   | { kind: 'work'; body: WorkItem }
   | { kind: 'withdrawal'; body: WorkItem }
-  | { kind: 'tick'; body: Tick };
+  | { kind: 'tick'; body: Tick }
+  | { kind: 'photo'; body: Photo };
 
 /**
  * Keeps entries here and starts sending. Resolves when they are safe on this device.
  * @param held how long they can be taken back and are not sent, ms
+ * @param files what photos among them show, kept in the same moment
  */
-export async function put(entries: readonly New[], held = 0): Promise<void> {
+export async function put(
+  entries: readonly New[],
+  { held = 0, files = [] }: { held?: number; files?: readonly PhotoFile[] } = {},
+): Promise<void> {
   const now = Date.now();
   const queuedAt = new Date(now).toISOString();
   const heldUntil = held ? new Date(now + held).toISOString() : undefined;
@@ -83,7 +88,10 @@ export async function put(entries: readonly New[], held = 0): Promise<void> {
     why: '',
     heldUntil,
   }));
-  await local.outgoing.bulkPut(rows);
+  await local.transaction('rw', [local.outgoing, local.photoFiles], async () => {
+    await local.outgoing.bulkPut(rows);
+    await local.photoFiles.bulkPut([...files]);
+  });
   await tell();
   flushSoon();
 }
@@ -177,8 +185,11 @@ async function settle(
   refused: ReadonlyMap<string, string>,
 ): Promise<void> {
   const sent = entries.filter((e) => !refused.has(e.id));
-  await local.transaction('rw', [local.outgoing, ...layTables()], async () => {
+  await local.transaction('rw', [local.outgoing, local.photoFiles, ...layTables()], async () => {
     await layIn(sent);
+    // the server has them whole: here a small one is enough
+    for (const e of sent)
+      if (e.kind === 'photo') await local.photoFiles.update(e.id, { full: null });
     await local.outgoing.bulkPut(
       entries.flatMap((e): Outgoing[] => {
         const why = refused.get(e.id);
@@ -194,7 +205,10 @@ async function settle(
 
 /** Forgets a refused entry after a person has read why. */
 export async function dismiss(id: string): Promise<void> {
-  await local.outgoing.delete(id);
+  await local.transaction('rw', [local.outgoing, local.photoFiles], async () => {
+    await local.outgoing.delete(id);
+    await local.photoFiles.delete(id);
+  });
   await tell();
 }
 

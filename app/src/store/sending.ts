@@ -1,6 +1,6 @@
-import { BatchAnswer, type Walk } from '@green-tally/core/contracts';
-import { api, ApiProblem, troubleText } from './api';
-import type { Outgoing } from './local';
+import { BatchAnswer, type Photo, type Walk } from '@green-tally/core/contracts';
+import { api, ApiProblem, troubleText, Unreachable } from './api';
+import { local, type Outgoing } from './local';
 
 const A_BATCH = 200;
 
@@ -10,7 +10,10 @@ export type Settle = (
   refused: ReadonlyMap<string, string>,
 ) => Promise<void>;
 
-/** Sends what must go first: walks, then readings in batches, then work, then what is withdrawn, then ticks. */
+/**
+ * Sends what must go first: walks, then readings in batches, then work, then what is withdrawn, then
+ * ticks; photos one by one after all else.
+ */
 export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
   if (walks.length) return sendEach(walks, (w) => sendWalk(w.body), settle);
@@ -26,7 +29,37 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
       settle,
     );
   const ticks = waiting.filter((o) => o.kind === 'tick');
-  return sendEach(ticks, (t) => api('POST /ticks', { body: { ticks: [t.body] } }), settle);
+  if (ticks.length)
+    return sendEach(ticks, (t) => api('POST /ticks', { body: { ticks: [t.body] } }), settle);
+  const [photo] = waiting.filter((o) => o.kind === 'photo');
+  if (photo) return sendEach([photo], (p) => sendPhoto(p.body), settle);
+}
+
+/** So much goes at once: with little signal a part comes through where a whole photo would not. */
+const A_PART = 64 * 1024;
+
+/**
+ * Sends a photo, from where it stopped when it was sent before.
+ * @returns why it cannot be sent, when what it shows is lost
+ */
+async function sendPhoto({ id, dropped: _, ...body }: Photo): Promise<string> {
+  const file = await local.photoFiles.get(id);
+  if (!file?.full) return 'What it showed is no longer on this device.';
+  let { have, done } = await api('PUT /photos/{id}', { params: { id }, body });
+  let tries = 0;
+  while (!done) {
+    const part = new Uint8Array(file.full.slice(have, have + A_PART));
+    const came = await api('POST /photos/{id}/parts', {
+      params: { id },
+      query: { from: have },
+      body: part,
+    });
+    // the server keeps answering the same: it is tried again later
+    tries = came.have > have ? 0 : tries + 1;
+    if (tries > 2) throw new Unreachable();
+    ({ have, done } = came);
+  }
+  return '';
 }
 
 const sendWalk = ({ id, ...body }: Walk) => api('PUT /walks/{id}', { params: { id }, body });

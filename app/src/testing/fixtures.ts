@@ -53,6 +53,7 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
     },
   ],
   ticks: [],
+  photos: [],
   costs: null,
   rates: {},
   hands: {},

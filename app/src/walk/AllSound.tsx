@@ -58,7 +58,7 @@ export function AllSound({ file, walk, stops, stands }: AllSoundProps) {
           ),
         })),
       ),
-      A_MINUTE,
+      { held: A_MINUTE },
     );
   });
   if (here.length < 2) return null;

@@ -15,6 +15,7 @@ import { DecideOtherwise } from './DecideOtherwise';
 import { EntryStep } from './EntryStep';
 import type { Taken } from './entries';
 import { newReading } from './session';
+import { PhotoStrip } from './photos';
 import { struckBy } from './checkStep';
 import { useCheckStep } from './useCheckStep';
 import { askedFor } from './useStand';
@@ -129,10 +130,13 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     </View>
   );
 
+  const photos = <PhotoStrip file={file} check={check} walk={walk} />;
+
   if (step.at !== 'verdict')
     return (
       <EntryStep
         head={head}
+        photos={photos}
         file={file}
         walk={walk}
         check={check}
@@ -157,6 +161,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
   return (
     <VerdictStep
       head={head}
+      photos={photos}
       verdict={verdict}
       facts={standing.facts}
       otherwise={<DecideOtherwise file={file} standing={standing} verdict={verdict} />}

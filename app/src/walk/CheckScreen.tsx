@@ -8,6 +8,7 @@ import { Go, HeadRow, Notice, Screen, Strong } from '../ui';
 import { CheckInWalk } from './CheckInWalk';
 import { CheckTitle, WhyCard } from './CheckParts';
 import { DecideOtherwise } from './DecideOtherwise';
+import { PhotoStrip } from './photos';
 import { RenewalCard } from './RenewalCard';
 import { SheetsHere } from './schoolsHere';
 import { VerdictCard } from './VerdictCard';
@@ -81,6 +82,7 @@ function OutsideWalk({ file, standing, check }: OutsideWalkProps) {
       <Go to={`/walk/${file.machine.id}?only=${check.id}`} label="Start a short walk to measure it">
         <Strong tone="pine">Start a short walk to measure it ›</Strong>
       </Go>
+      <PhotoStrip file={file} check={check} walk={undefined} />
       <RenewalCard file={file} check={check} />
       <WhyCard check={check} />
     </Screen>

@@ -23,6 +23,7 @@ import type { Standing } from './useStand';
 
 interface EntryStepProps {
   readonly head: ReactNode;
+  readonly photos: ReactNode;
   readonly file: MachineFile;
   readonly walk: Walk;
   readonly check: Check;
@@ -115,7 +116,7 @@ interface FrameProps extends EntryStepProps {
 }
 
 function Frame({ children, footer, ...props }: FrameProps) {
-  const { head, file, walk, check, step, stands, asked, because, take } = props;
+  const { head, photos, file, walk, check, step, stands, asked, because, take } = props;
   const { stand, confirm, moved } = stands;
   const note = useAction(async (found: Walk['asFound']) => {
     await put([{ kind: 'walk', body: { ...walk, asFound: { ...found, ...walk.asFound } } }]);
@@ -164,6 +165,7 @@ function Frame({ children, footer, ...props }: FrameProps) {
         <Notice tone="rust" title="Not stored on this device" text={take.trouble} />
       ) : null}
       {children}
+      {step.at === 'entering' ? photos : null}
     </Screen>
   );
 }

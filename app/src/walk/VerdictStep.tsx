@@ -16,6 +16,7 @@ export type Beginning = Omit<Wish, 'since'>;
 
 interface VerdictStepProps {
   readonly head: ReactNode;
+  readonly photos: ReactNode;
   readonly verdict: CheckVerdict;
   readonly facts: MachineFacts;
   readonly otherwise: ReactNode;
@@ -40,7 +41,7 @@ interface VerdictStepProps {
  * that it was wrong.
  */
 export function VerdictStep(props: VerdictStepProps) {
-  const { head, verdict, facts, otherwise, own, begin, next } = props;
+  const { head, photos, verdict, facts, otherwise, own, begin, next } = props;
   const { check, decision } = verdict;
   const fix = FIX[decision];
   const again = decision === 'remeasure' || decision === 'due';
@@ -97,6 +98,7 @@ export function VerdictStep(props: VerdictStepProps) {
         />
       ) : null}
       <VerdictCard verdict={verdict} facts={facts} otherwise={otherwise} />
+      {photos}
       <WhyCard check={check} />
     </Screen>
   );

@@ -4,6 +4,8 @@ import type { Machine, YardRow } from '@green-tally/core/contracts';
 
 /** "30 Jun" */
 export const dayWords = (day: string): string => format(parseISO(day), 'd MMM');
+/** "18 Jun, 09:12" */
+export const momentWords = (moment: string): string => format(new Date(moment), 'd MMM, HH:mm');
 /** "18 Jun 2025" */
 export const yearWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
 /** "Thu 18 Jun" */

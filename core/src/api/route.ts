@@ -5,6 +5,9 @@ import type { Right } from '../rights';
 export type TextType =
   'text/csv' | 'text/plain' | 'text/calendar' | 'text/event-stream' | 'application/schema+json';
 
+/** A body that is bytes. */
+export type BytesType = 'image/jpeg';
+
 /** Who may come in: the holders of a right, or anyone at all. */
 export type Door = Right | 'anyone';
 
@@ -20,18 +23,30 @@ export interface Route {
   readonly of?: string;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
-  readonly body?: z.ZodType | TextType;
+  readonly body?: z.ZodType | TextType | BytesType;
   /** contract of the body for the document, where the body is taken piece by piece */
   readonly documented?: z.ZodType;
   /** MB, 2 unless said */
   readonly limit?: number;
   /** status of a success, 200 unless said; 204 has no answer */
   readonly status?: 200 | 201 | 202 | 204;
-  readonly answer: z.ZodType | TextType | null;
+  readonly answer: z.ZodType | TextType | BytesType | null;
 }
 
 /** What a part of a route holds once it is read; nothing where the route does not have it. */
-export type Read<T> = T extends z.ZodType ? z.output<T> : T extends TextType ? string : undefined;
+export type Read<T> = T extends z.ZodType
+  ? z.output<T>
+  : T extends TextType
+    ? string
+    : T extends BytesType
+      ? Uint8Array
+      : undefined;
 
 /** What is given for a part of a route, before defaults. */
-export type Given<T> = T extends z.ZodType ? z.input<T> : T extends TextType ? string : undefined;
+export type Given<T> = T extends z.ZodType
+  ? z.input<T>
+  : T extends TextType
+    ? string
+    : T extends BytesType
+      ? Uint8Array
+      : undefined;

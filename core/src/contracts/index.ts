@@ -13,4 +13,5 @@ export * from './specs';
 export * from './stations';
 export * from './work';
 export * from './tick';
+export * from './photo';
 export * from './due';

@@ -4,6 +4,7 @@ import { Day, Id, Moment, ShortText, Slug } from './common';
 import { ClassHands, ClassRate, MachineCosts } from './costs';
 import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
+import { Photo } from './photo';
 import { Tick } from './tick';
 import { Visit, WorkItem } from './work';
 
@@ -78,6 +79,7 @@ export const MachineFile = z.object({
   work: z.array(WorkItem),
   visits: z.array(Visit),
   ticks: z.array(Tick).default([]),
+  photos: z.array(Photo).default([]),
   rates: z
     .record(z.string(), ClassRate)
     .default({})

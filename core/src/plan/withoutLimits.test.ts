@@ -42,6 +42,7 @@ function fileOf(sheet: SpecSheet) {
     work: [],
     visits: [],
     ticks: [],
+    photos: [],
     rates: {},
     hands: {},
     costs: null,

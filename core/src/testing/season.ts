@@ -79,6 +79,7 @@ export function seasonFile({
     work: [...work],
     visits: [...visits],
     ticks: [...ticks],
+    photos: [],
     costs: null,
     rates: {},
     hands: {},

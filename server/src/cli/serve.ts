@@ -11,11 +11,14 @@ import { loadDemo } from '../demo/load';
 import { createApp } from '../http/app';
 import { clockFor } from '../clock';
 import { Invalid } from '../errors';
+import type { FileStore } from '../photos/store';
 import type { SheetRead } from '../specs/readSheet';
 
 /**
  * Starts the server and its workers: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR,
- * GREEN_TALLY_DEMO=1, WORKERS (1; 0 where workers are started by themselves).
+ * GREEN_TALLY_DEMO=1, WORKERS (1; 0 where workers are started by themselves). PHOTOS_S3_BUCKET puts
+ * photos into an S3-compatible store: PHOTOS_S3_ENDPOINT, PHOTOS_S3_REGION, and the keys in
+ * AWS_ACCESS_KEY_ID and AWS_SECRET_ACCESS_KEY.
  */
 async function serve(): Promise<void> {
   const url = process.env['DATABASE_URL'];
@@ -31,6 +34,7 @@ async function serve(): Promise<void> {
     clock: clockFor(statedDay),
     sessionSecret: await secretOf(db),
     ...(existsSync(appDir) ? { appDir } : {}),
+    ...(await s3Setting()),
     patience: PATIENCE_MS,
     readSheet: (text) => readApart(join(here, 'readSheet.mjs'), text),
     demoSignIns: demo
@@ -63,6 +67,21 @@ async function serve(): Promise<void> {
   process.once('SIGINT', close);
   // started by npm run demo or npm start: when that is gone, however it went, this goes too
   process.once('disconnect', close);
+}
+
+/** Where photos lie, when it is not the database. */
+async function s3Setting(): Promise<{ readonly photos?: FileStore }> {
+  const bucket = process.env['PHOTOS_S3_BUCKET'];
+  if (!bucket) return {};
+  // loaded by those alone who use it
+  const { s3Store } = await import('../photos/s3Store');
+  return {
+    photos: s3Store({
+      bucket,
+      endpoint: process.env['PHOTOS_S3_ENDPOINT'],
+      region: process.env['PHOTOS_S3_REGION'] ?? 'us-east-1',
+    }),
+  };
 }
 
 /** Workers have judged what was written to within this time, or none is at work. */

@@ -1,9 +1,18 @@
 import type { Transaction } from 'sequelize';
 import type { Machine, MachineFile, Reading, SpecSheet } from '@green-tally/core/contracts';
 import { costsInUse } from './costs';
-import { MachineRow, PersonRow, ReadingRow, TickRow, VisitRow, WalkRow, WorkRow } from './models';
+import {
+  MachineRow,
+  PersonRow,
+  PhotoRow,
+  ReadingRow,
+  TickRow,
+  VisitRow,
+  WalkRow,
+  WorkRow,
+} from './models';
 import { fleetRates } from './rates';
-import { toMachine, toReading, toTick, toVisit, toWalk, toWork } from './rows';
+import { toMachine, toPhoto, toReading, toTick, toVisit, toWalk, toWork } from './rows';
 import { newestOf, sheetsOf, type SheetRef } from './sheets';
 import { within } from './within';
 
@@ -53,6 +62,7 @@ export async function machineFileOf(
   const work = await WorkRow.findAll({ ...where, order: [['acceptedAt', 'ASC']] });
   const visits = await VisitRow.findAll({ ...where, order: [['startsOn', 'ASC']] });
   const ticks = await TickRow.findAll({ ...where, order: [['at', 'ASC']] });
+  const photos = await PhotoRow.findAll({ ...where, order: [['takenAt', 'ASC']] });
   const names = await namesOf(
     visits.map((v) => v.technicianId),
     transaction,
@@ -76,6 +86,7 @@ export async function machineFileOf(
       work: work.map(toWork),
       visits: visits.map((visit) => toVisit(visit, names)),
       ticks: ticks.map(toTick),
+      photos: photos.map(toPhoto),
       costs: (await costsInUse(transaction))(machine, sheets),
       rates: ofChecks(rates.of(row.branch), sheets),
       hands: ofChecks(rates.hands, sheets),

@@ -149,6 +149,20 @@ const MIGRATIONS = [
     `ALTER TABLE walks DROP COLUMN kind, DROP COLUMN minutes;
     ALTER TABLE machine_lives DROP COLUMN hands; ALTER TABLE fleet_rates DROP COLUMN hands;`,
   ),
+  // how a machine stands in a walk, and photos: what they show lies in a store of its own
+  sql(
+    '011-photos',
+    `
+    CREATE TABLE photos (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), walk_id uuid, check_id text NOT NULL, place text NOT NULL,
+      bytes int NOT NULL, width int NOT NULL, height int NOT NULL, taken_at timestamptz NOT NULL, by text NOT NULL, dropped jsonb,
+      wrote xid8 NOT NULL DEFAULT pg_current_xact_id());
+    CREATE INDEX photos_machine ON photos (machine_id);
+    CREATE TRIGGER photos_wrote BEFORE UPDATE ON photos FOR EACH ROW EXECUTE FUNCTION wrote_now();
+    CREATE TABLE photo_uploads (id uuid PRIMARY KEY, photo jsonb NOT NULL, at timestamptz NOT NULL DEFAULT now());
+    CREATE TABLE photo_parts (photo_id uuid NOT NULL REFERENCES photo_uploads(id) ON DELETE CASCADE, start int NOT NULL, data bytea NOT NULL, PRIMARY KEY (photo_id, start));
+    CREATE TABLE stored_files (key text PRIMARY KEY, data bytea NOT NULL);`,
+    'DROP TABLE photo_parts, photo_uploads, photos, stored_files;',
+  ),
 ];
 
 /**

@@ -10,6 +10,7 @@ import type {
   ImportReport,
   Machine,
   Person,
+  Photo,
   Problem,
   Reading,
   SheetPage,
@@ -194,6 +195,21 @@ export class TickRow extends Model<InferAttributes<TickRow>, InferCreationAttrib
   declare at: Date;
   declare by: string;
   declare note: string;
+}
+
+/** A photo that has come through whole, or was taken away again. */
+export class PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreationAttributes<PhotoRow>> {
+  declare id: string;
+  declare machineId: string;
+  declare walkId: string | null;
+  declare checkId: string;
+  declare place: string;
+  declare bytes: number;
+  declare width: number;
+  declare height: number;
+  declare takenAt: Date;
+  declare by: string;
+  declare dropped: Photo['dropped'];
 }
 
 export class SettingRow extends Model<

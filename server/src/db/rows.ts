@@ -1,5 +1,21 @@
-import type { Machine, Reading, Tick, Visit, Walk, WorkItem } from '@green-tally/core/contracts';
-import type { MachineRow, ReadingRow, TickRow, VisitRow, WalkRow, WorkRow } from './models';
+import type {
+  Machine,
+  Photo,
+  Reading,
+  Tick,
+  Visit,
+  Walk,
+  WorkItem,
+} from '@green-tally/core/contracts';
+import type {
+  MachineRow,
+  PhotoRow,
+  ReadingRow,
+  TickRow,
+  VisitRow,
+  WalkRow,
+  WorkRow,
+} from './models';
 
 /** Rows to the shapes of the contracts. Moments leave as UTC text. */
 export const toMachine = (row: MachineRow): Machine => ({
@@ -37,6 +53,19 @@ export const toTick = (row: TickRow): Tick => ({
   at: row.at.toISOString(),
   by: row.by,
   note: row.note,
+});
+export const toPhoto = (row: PhotoRow): Photo => ({
+  id: row.id,
+  machineId: row.machineId,
+  walkId: row.walkId,
+  checkId: row.checkId,
+  place: row.place,
+  bytes: row.bytes,
+  width: row.width,
+  height: row.height,
+  takenAt: row.takenAt.toISOString(),
+  by: row.by,
+  dropped: row.dropped,
 });
 export const toReading = (row: ReadingRow): Reading => ({
   id: row.id,

@@ -14,6 +14,7 @@ import {
   WorkRow,
   VisitRow,
   SettingRow,
+  PhotoRow,
   TickRow,
   CostsRow,
   PriceRow,
@@ -25,6 +26,7 @@ const json = { type: DataTypes.JSONB, allowNull: false } as const;
 const maybeText = { type: DataTypes.TEXT, allowNull: true } as const;
 const maybeNumber = { type: DataTypes.DOUBLE, allowNull: true } as const;
 const maybeJson = { type: DataTypes.JSONB, allowNull: true } as const;
+const whole = { type: DataTypes.INTEGER, allowNull: false } as const;
 const number = { type: DataTypes.DOUBLE, allowNull: false } as const;
 const moment = { type: DataTypes.DATE, allowNull: false } as const;
 const maybeMoment = { type: DataTypes.DATE, allowNull: true } as const;
@@ -189,6 +191,22 @@ export function defineModels(sequelize: Sequelize): void {
   TickRow.init(
     own({ id, machineId: uuid, key: text, done: flag, at: moment, by: text, note: text }),
     table('ticks'),
+  );
+  PhotoRow.init(
+    own({
+      id,
+      machineId: uuid,
+      walkId: maybeUuid,
+      checkId: text,
+      place: text,
+      bytes: whole,
+      width: whole,
+      height: whole,
+      takenAt: moment,
+      by: text,
+      dropped: maybeJson,
+    }),
+    table('photos'),
   );
   CostsRow.init(
     own({

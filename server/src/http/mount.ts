@@ -10,6 +10,7 @@ import {
   type Route,
   type RouteId,
   type Routes,
+  type BytesType,
   type TextType,
 } from '@green-tally/core/api';
 import type { Person } from '@green-tally/core/contracts';
@@ -26,6 +27,11 @@ export interface TextAnswer {
 export interface StreamAnswer {
   readonly stream: Readable;
   readonly filename: string;
+}
+
+/** An answer that is bytes, such as a picture. */
+export interface BytesAnswer {
+  readonly bytes: Uint8Array;
 }
 
 /** Says that what the client has is still so: 304. */
@@ -47,9 +53,11 @@ export interface Asked<R extends Route> {
 
 type Answer<R extends Route> = R['answer'] extends TextType
   ? TextAnswer | StreamAnswer
-  : R['answer'] extends null
-    ? void
-    : Given<R['answer']> | TextAnswer | typeof UNCHANGED;
+  : R['answer'] extends BytesType
+    ? BytesAnswer
+    : R['answer'] extends null
+      ? void
+      : Given<R['answer']> | TextAnswer | typeof UNCHANGED;
 
 export type Handler<R extends Route> = (asked: Asked<R>) => Promise<Answer<R>> | Answer<R>;
 
@@ -108,8 +116,11 @@ export function splitId(id: RouteId): [Method, string] {
 const expressPath = (path: string): string =>
   path.replaceAll(':', '\\:').replace(/\{(\w+)\}/g, ':$1');
 
+const BYTES: BytesType = 'image/jpeg';
+
 function bodyReader({ body, limit = 2 }: Route): RequestHandler[] {
   if (body === undefined) return [];
+  if (body === BYTES) return [express.raw({ type: () => true, limit: `${limit}mb` })];
   return typeof body === 'string'
     ? [express.text({ type: () => true, limit: `${limit}mb` })]
     : [express.json({ limit: `${limit}mb` })];
@@ -138,6 +149,7 @@ function read(route: Route, req: Request, res: Response): AnyAsked {
 
 function bodyOf({ body }: Route, req: Request): unknown {
   if (body === undefined) return undefined;
+  if (body === BYTES) return req.body instanceof Uint8Array ? req.body : new Uint8Array();
   if (typeof body === 'string') return typeof req.body === 'string' ? req.body : '';
   return body.parse(req.body ?? {});
 }
@@ -147,6 +159,7 @@ async function send(route: Route, res: Response, answer: unknown): Promise<void>
   if (answer === UNCHANGED) return void res.status(304).end();
   res.status(route.status ?? 200);
   if (route.answer === null) return void res.end();
+  if (isBytes(answer)) return void res.type(BYTES).send(Buffer.from(answer.bytes));
   const streamed = isStream(answer);
   if (!streamed && !isText(answer)) return void res.json(answer);
   if (answer.filename !== undefined) res.attachment(answer.filename);
@@ -161,6 +174,12 @@ async function send(route: Route, res: Response, answer: unknown): Promise<void>
     throw error;
   }
 }
+
+const isBytes = (answer: unknown): answer is BytesAnswer =>
+  typeof answer === 'object' &&
+  answer !== null &&
+  'bytes' in answer &&
+  answer.bytes instanceof Uint8Array;
 
 const isStream = (answer: unknown): answer is StreamAnswer =>
   typeof answer === 'object' &&

@@ -12,6 +12,7 @@ import {
   type Place,
   firstWords,
 } from '../testing/place';
+import { aPhoto, photoOf } from '../testing/photo';
 import { splitId } from './mount';
 
 type Agent = Awaited<ReturnType<typeof signedIn>>;
@@ -48,6 +49,13 @@ beforeAll(async () => {
 });
 afterAll(() => Promise.all([place.close(), empty.close()]));
 
+const announced = (id: string, data: Buffer) =>
+  maud.put(`/api/photos/${id}`).send(photoOf(T118, data.length));
+const sentPhoto = async (id: string) => {
+  const data = await aPhoto();
+  await announced(id, data).expect(200);
+  return maud.post(`/api/photos/${id}/parts`).type('image/jpeg').send(data);
+};
 const sheet = async (model: string) => (await maud.get(`/api/specs/${model}`)).body.sheet;
 const withDraft = async (model: string): Promise<void> => {
   const newest = await sheet(model);
@@ -192,6 +200,18 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   },
   'GET /readings.csv': async () => maud.get(`/api/readings.csv?machine=${T118}`),
   'POST /work': async () => maud.post('/api/work').send({ items: [work()] }),
+  'PUT /photos/{id}': async () => announced(randomUUID(), await aPhoto()),
+  'POST /photos/{id}/parts': async () => sentPhoto(randomUUID()),
+  'GET /photos/{id}': async () => {
+    const id = randomUUID();
+    await sentPhoto(id);
+    return maud.get(`/api/photos/${id}`);
+  },
+  'DELETE /photos/{id}': async () => {
+    const id = randomUUID();
+    await sentPhoto(id);
+    return maud.delete(`/api/photos/${id}`);
+  },
   'POST /ticks': async () =>
     maud.post('/api/ticks').send({
       ticks: [

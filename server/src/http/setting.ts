@@ -1,6 +1,7 @@
 import type { Session } from '@green-tally/core/contracts';
 import type { Database } from '../db';
 import type { Clock } from '../clock';
+import type { FileStore } from '../photos/store';
 import type { SheetRead } from '../specs/readSheet';
 import type { Looking } from '../standings/fresh';
 
@@ -12,6 +13,8 @@ export interface Setting {
   readonly appDir?: string;
   readonly demoSignIns?: Session['demoSignIns'];
   readonly logLevel?: string;
+  /** where photos lie; in the database unless said */
+  readonly photos?: FileStore;
   /** ms that a list waits for the workers before it judges a machine itself; 0 unless said */
   readonly patience?: number;
   /** reads a sheet's file on a thread of its own, so that a large one keeps nobody waiting */

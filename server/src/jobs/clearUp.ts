@@ -2,6 +2,8 @@ import type { Database } from '../db';
 
 /** Phones that were away longer than this ask for a machine whole. */
 const WRITES_DAYS = 120;
+/** A photo that stopped half way is announced anew by a phone that comes back later. */
+const UPLOADS_DAYS = 30;
 /** A report is looked at within this time. */
 const IMPORTS_DAYS = 14;
 
@@ -14,6 +16,7 @@ export async function clearUp(db: Database): Promise<void> {
     'DELETE FROM session WHERE expire < now()',
     'DELETE FROM tries WHERE until < now()',
     `DELETE FROM imports WHERE at < now() - ${IMPORTS_DAYS} * interval '1 day'`,
+    `DELETE FROM photo_uploads WHERE at < now() - ${UPLOADS_DAYS} * interval '1 day'`,
     `DELETE FROM machine_writes WHERE at < now() - ${WRITES_DAYS} * interval '1 day'`,
   ])
     await db.sequelize.query(sql);

@@ -9,10 +9,12 @@ import {
   namesOf,
   ofChecks,
   ReadingRow,
+  PhotoRow,
   refsOf,
   sheetsOf,
   TickRow,
   toMachine,
+  toPhoto,
   toReading,
   toTick,
   toVisit,
@@ -50,12 +52,13 @@ export async function changesOf(id: string, known: KnownOf): Promise<MachineChan
   const { since, dropped } = await writesSince(id, known.since, row.version);
   const written = since === 0 ? {} : { [LATER]: writtenSince(id, since) };
   const where = { where: { machineId: id, ...written }, raw: true as const };
-  const [readings, walks, work, visits, ticks] = await Promise.all([
+  const [readings, walks, work, visits, ticks, photos] = await Promise.all([
     ReadingRow.findAll({ ...where, order: ['takenAt', 'id'] }),
     WalkRow.findAll({ ...where, order: ['startedAt'] }),
     WorkRow.findAll({ ...where, order: ['acceptedAt'] }),
     VisitRow.findAll({ ...where, order: ['startsOn'] }),
     TickRow.findAll({ ...where, order: ['at'] }),
+    PhotoRow.findAll({ ...where, order: ['takenAt'] }),
   ]);
   const names = await namesOf(visits.map((v) => v.technicianId));
   const machine = toMachine(row);
@@ -70,6 +73,7 @@ export async function changesOf(id: string, known: KnownOf): Promise<MachineChan
     walks: walks.map(toWalk),
     work: work.map(toWork),
     ticks: ticks.map(toTick),
+    photos: photos.map(toPhoto),
     visits: visits.map((v) => toVisit(v, names)),
     dropped,
   };

@@ -15,6 +15,7 @@ import {
   MachineRow,
   ReadingRow,
   toMachine,
+  within,
   type Database,
 } from '../db';
 import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
@@ -27,8 +28,12 @@ export async function machineFile(id: string, transaction?: Transaction): Promis
 }
 
 /** Looks a machine up for a write. @throws NotFound; Forbidden when it belongs to another branch */
-export async function machineToChange(id: string, person: Person): Promise<MachineRow> {
-  const machine = await MachineRow.findByPk(id);
+export async function machineToChange(
+  id: string,
+  person: Person,
+  transaction?: Transaction,
+): Promise<MachineRow> {
+  const machine = await MachineRow.findByPk(id, within(transaction));
   if (!machine) throw new NotFound('machine');
   if (!inBranch(person, machine.branch))
     throw new Forbidden(

@@ -5,6 +5,7 @@ import { bookHandlers } from './books';
 import { costsHandlers } from './costs';
 import { machineHandlers } from './machines';
 import { peopleHandlers } from './people';
+import { photoHandlers } from './photos';
 import { planHandlers } from './plan';
 import { readingHandlers } from './readings';
 import { sheetHandlers } from './sheets';
@@ -19,4 +20,5 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...sheetHandlers(setting),
   ...readingHandlers(setting),
   ...planHandlers(setting),
+  ...photoHandlers(setting),
 });

@@ -1,0 +1,29 @@
+import sharp from 'sharp';
+
+/** A JPEG picture of noise, so that it is of some size. */
+export const aPhoto = (width = 160, height = 120): Promise<Buffer> =>
+  sharp({
+    create: {
+      width,
+      height,
+      channels: 3,
+      background: '#777',
+      noise: { type: 'gaussian', mean: 120, sigma: 40 },
+    },
+  })
+    .jpeg({ quality: 80 })
+    .toBuffer();
+
+/** What a phone announces of a photo. */
+export const photoOf = (machineId: string, bytes: number, change: object = {}) => ({
+  machineId,
+  walkId: null,
+  checkId: 'fan-drive-belt',
+  place: 'belt',
+  bytes,
+  width: 160,
+  height: 120,
+  takenAt: '2026-06-09T09:00:00.000Z',
+  by: 'whoever',
+  ...change,
+});
