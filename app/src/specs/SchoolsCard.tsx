@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { SpecSheet } from '@green-tally/core/contracts';
-import { Body, Card, Choice, Heading, later, Press, Quiet, Row } from '../ui';
+import { Card, Choice, Heading, later, Press, Quiet, Row } from '../ui';
+import { SchoolWords } from './SchoolWords';
 import type { Editing } from './useEditing';
 
 type School = SpecSheet['schools'][number];
@@ -68,18 +68,5 @@ export function SchoolsCard({ editing }: { readonly editing: Editing }) {
           )
         : null}
     </Card>
-  );
-}
-
-/** One subject: the way in force, why, and the others. */
-export function SchoolWords({ school }: { readonly school: School }) {
-  const { subject, options, chosen } = school;
-  const here = options.find((o) => o.id === chosen);
-  const others = options.filter((o) => o.id !== chosen).map((o) => o.name.toLowerCase());
-  return (
-    <View testID={`school ${school.id}`}>
-      <Body>{`${subject}: ${here?.name.toLowerCase() ?? chosen}.`}</Body>
-      <Quiet>{`${here?.why ?? ''} Others: ${others.join('; ')}.`}</Quiet>
-    </View>
   );
 }

@@ -15,7 +15,7 @@ import { DecideOtherwise } from './DecideOtherwise';
 import { EntryStep } from './EntryStep';
 import type { Taken } from './entries';
 import { newReading } from './session';
-import { PhotoStrip } from './photos';
+import { PhotoStrip } from './photos/PhotoStrip';
 import { struckBy } from './checkStep';
 import { useCheckStep } from './useCheckStep';
 import { askedFor } from './useStand';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check } from '@green-tally/core/contracts';
 import type { WalkStop } from '@green-tally/core/walk';
-import { SchoolWords } from '../specs/SchoolsCard';
+import { SchoolWords } from '../specs/SchoolWords';
 import { BookPages } from '../specs/BookPages';
 import { useSchools, useSheetOf } from './schoolsHere';
 import { Body, Card, Heading, Press, Quiet, SPACE, STROKE, Title, TYPE, usePalette } from '../ui';

@@ -1,17 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import type { Check, MachineFile } from '@green-tally/core/contracts';
-import type { Standing } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
-import { SyncLine } from '../session/SyncLine';
 import { WithMachine, type Known } from '../machine/WithMachine';
-import { Go, HeadRow, Notice, Screen, Strong } from '../ui';
-import { CheckInWalk } from './CheckInWalk';
-import { CheckTitle, WhyCard } from './CheckParts';
-import { DecideOtherwise } from './DecideOtherwise';
-import { PhotoStrip } from './photos';
-import { RenewalCard } from './RenewalCard';
+import { HeadRow, later, Notice, Screen } from '../ui';
+import { backToMachine } from './backToMachine';
 import { SheetsHere } from './schoolsHere';
-import { VerdictCard } from './VerdictCard';
 
 /** One check of a machine: in its walk, or what was last read of it when none is under way. */
 export function CheckScreen() {
@@ -22,6 +14,9 @@ export function CheckScreen() {
     </WithMachine>
   );
 }
+
+const CheckInWalk = later('this check', async () => (await import('./underWay')).CheckInWalk);
+const OutsideWalk = later('this check', async () => (await import('./underWay')).OutsideWalk);
 
 function OneCheck({ file, standing, checkId }: Known & { readonly checkId: string }) {
   const check = checksFor(file.machine, file.sheets).find((c) => c.id === checkId);
@@ -47,44 +42,5 @@ function OneCheck({ file, standing, checkId }: Known & { readonly checkId: strin
         <OutsideWalk file={file} standing={standing} check={check} />
       )}
     </SheetsHere.Provider>
-  );
-}
-
-const backToMachine = ({ machine }: MachineFile) => ({
-  to: `/machine/${machine.id}` as const,
-  title: `${machine.model} · ${machine.serial}`,
-  label: 'Back to the machine',
-});
-
-interface OutsideWalkProps {
-  readonly file: MachineFile;
-  readonly standing: Standing;
-  readonly check: Check;
-}
-
-function OutsideWalk({ file, standing, check }: OutsideWalkProps) {
-  const verdict = standing.verdicts.find((v) => v.check.id === check.id);
-  return (
-    <Screen title={check.component} testID="outside a walk">
-      <HeadRow back={backToMachine(file)}>
-        <SyncLine />
-      </HeadRow>
-      <CheckTitle check={check} />
-      {verdict ? (
-        <VerdictCard
-          verdict={verdict}
-          facts={standing.facts}
-          otherwise={<DecideOtherwise file={file} standing={standing} verdict={verdict} />}
-        />
-      ) : (
-        <Notice title="Not measured yet" text={check.how} />
-      )}
-      <Go to={`/walk/${file.machine.id}?only=${check.id}`} label="Start a short walk to measure it">
-        <Strong tone="pine">Start a short walk to measure it ›</Strong>
-      </Go>
-      <PhotoStrip file={file} check={check} walk={undefined} />
-      <RenewalCard file={file} check={check} />
-      <WhyCard check={check} />
-    </Screen>
   );
 }

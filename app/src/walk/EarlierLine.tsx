@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { Check, MachineFile } from '@green-tally/core/contracts';
 import { printHours } from '@green-tally/core/units';
-import { earlierOf, type Earlier } from '@green-tally/core/verdict';
+import { earlierOf, type Earlier } from '@green-tally/core/earlier';
 import { Quiet, SPACE } from '../ui';
 import { yearWords } from '../yard/words';
 

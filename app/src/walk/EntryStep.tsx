@@ -3,13 +3,8 @@ import { StyleSheet, View } from 'react-native';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
 import { atPlace } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
-import {
-  challenges,
-  positionOf,
-  SAFETY,
-  type SafetyId,
-  type WalkStop,
-} from '@green-tally/core/walk';
+import { SAFETY, type SafetyId } from '@green-tally/core/stand';
+import { challenges, positionOf, type WalkStop } from '@green-tally/core/walk';
 import { put, useAction, useTextDraft, useTick, type Action } from '../store';
 import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry, TickLine } from '../ui';
 import { ChallengeThumb } from './ChallengeThumb';

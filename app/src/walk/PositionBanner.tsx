@@ -2,15 +2,8 @@ import { format } from 'date-fns/format';
 import { StyleSheet, View } from 'react-native';
 import { useState } from 'react';
 import { AsFound, PositionFact, type Check, type PositionFacts } from '@green-tally/core/contracts';
-import {
-  FACT_WORDS,
-  factWords,
-  FOUND_AT,
-  SAFETY,
-  settingsToNote,
-  type SafetyId,
-  type Stand,
-} from '@green-tally/core/walk';
+import { SAFETY, type SafetyId, type Stand } from '@green-tally/core/stand';
+import { FACT_WORDS, factWords, FOUND_AT, settingsToNote } from '@green-tally/core/walk';
 import {
   Body,
   Card,

@@ -6,9 +6,7 @@ import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { checksFor } from '@green-tally/core/walk';
 import { WithMachine } from '../machine/WithMachine';
 import { later } from '../ui';
-import { MakeSafeGate } from './MakeSafeGate';
 import type { PlannedWalk } from './planDraft';
-import { WalkOverview } from './WalkOverview';
 
 /** A walk: what it is over, the make-safe gate, then the checks in order. */
 export function WalkScreen() {
@@ -41,8 +39,9 @@ export function WalkScreen() {
   );
 }
 
-/** Choosing what to walk is loaded by who begins a walk, not by who looks at the Yard. */
-const PlanWalk = later('the plan of the walk', async () => (await import('./PlanWalk')).PlanWalk);
+const PlanWalk = later('the plan of the walk', async () => (await import('./underWay')).PlanWalk);
+const MakeSafeGate = later('the gate', async () => (await import('./underWay')).MakeSafeGate);
+const WalkOverview = later('the walk', async () => (await import('./underWay')).WalkOverview);
 
 /** Checks that an operator's words point to, by their ids. */
 const suspectsOf = (words: string, { machine, sheets }: MachineFile): string[] =>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { format } from 'date-fns/format';
-import { groupsOf, SAFETY, type WalkStop } from '@green-tally/core/walk';
+import { SAFETY } from '@green-tally/core/stand';
+import { groupsOf, type WalkStop } from '@green-tally/core/walk';
 import { Body, Card, Press, Quiet, Strong, TickLine } from '../ui';
 import type { Standing } from './useStand';
 

@@ -7,7 +7,7 @@ import type {
   Walk,
   ValueOf,
 } from '@green-tally/core/contracts';
-import type { Stand } from '@green-tally/core/walk';
+import type { Stand } from '@green-tally/core/stand';
 
 /** What a new reading is made from. */
 export interface Taking {

@@ -1,15 +1,14 @@
 import { useState } from 'react';
 import type { Check, MachineFile, PositionFacts, Tick, Walk } from '@green-tally/core/contracts';
 import {
-  factsNamed,
-  positionOf,
   safeNote,
   safetyAsked,
   standIn,
   standKey,
   type SafetyId,
   type Stand,
-} from '@green-tally/core/walk';
+} from '@green-tally/core/stand';
+import { factsNamed, positionOf } from '@green-tally/core/walk';
 import { newTick, put, useAction, useClock, useSession, type Action } from '../store';
 
 /** How the machine stands in a walk, on whichever phone that was confirmed, and how to say so. */

@@ -5,5 +5,4 @@ export * from './leastMoving';
 export * from './meter';
 export * from './order';
 export * from './positions';
-export * from './stand';
 export { roadsOf, type MoveCosts, type Price } from './roads';

@@ -5,7 +5,7 @@ import {
   type Machine,
   type SpecSheet,
 } from '@green-tally/core/contracts';
-import { readCsvValue, type CsvRow } from '@green-tally/core/kinds';
+import { readCsvValue, type CsvRow } from '@green-tally/core/csv';
 import { checksFor, noSuchCheck } from '@green-tally/core/walk';
 import { readTable, type CsvRecord } from '../files/readTable';
 import { fieldErrors } from '../errors';

@@ -1,6 +1,6 @@
 import { stringify } from 'csv-stringify/sync';
 import type { Reading } from '@green-tally/core/contracts';
-import { writeCsvValue } from '@green-tally/core/kinds';
+import { writeCsvValue } from '@green-tally/core/csv';
 import { COLUMN_NAMES } from './columns';
 
 /**

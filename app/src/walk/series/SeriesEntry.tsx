@@ -1,6 +1,6 @@
 import { CheckUnit, QUANTITY_UNITS, type MeasuredCheck } from '@green-tally/core/contracts';
 import { atPlace, limitWords } from '@green-tally/core/kinds';
-import { saidOf } from '@green-tally/core/verdict';
+import { saidOf } from '@green-tally/core/earlier';
 import { Schematic } from '../../schematics/Schematic';
 import { Press, Quiet, useWide } from '../../ui';
 import { Pad } from '../../ui/Pad';

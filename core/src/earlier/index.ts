@@ -1,0 +1,2 @@
+export * from './earlier';
+export { saidOf } from './said';
