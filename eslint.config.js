@@ -24,6 +24,7 @@ const NOUNS = [
   'symptoms',
   'walk',
   'stand',
+  'summary',
   'sheets',
   'plan',
   'choose',

@@ -42,6 +42,9 @@ test.describe('at a desk', () => {
     await page.getByTestId('new check').getByLabel('Component').fill('Rear ladder hinge');
     await page.getByTestId('new check').getByRole('radio', { name: 'Measure' }).click();
     await page.getByTestId('add to draft').click();
+    // beside the list another check stood open until now
+    await expect(page).toHaveURL(/rear-ladder-hinge/);
+    await expect(page.getByRole('heading', { name: 'Rear ladder hinge' })).toBeVisible();
     await page.getByTestId('change check').click();
     const check = page.getByTestId('check form');
     await check.getByRole('radio', { name: 'It wears from new to a limit' }).click();

@@ -29,6 +29,7 @@ const places = (measured: string, unwalked: string): readonly Place[] => [
     ready: 'outside a walk',
   },
   { name: 'walk', path: `/walk/${measured}`, ready: 'walk' },
+  { name: 'end of a walk', path: `/walk/${measured}/end`, ready: 'walk end' },
   { name: 'measure', path: `/walk/${measured}/fan-drive-belt`, ready: 'pad text' },
   { name: 'series', path: `/walk/${measured}/gathering-chain`, ready: 'series place' },
   { name: 'verdict', path: `/walk/${measured}/chopper-knives`, ready: 'verdict' },

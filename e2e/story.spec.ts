@@ -112,6 +112,11 @@ for (const [name, viewport, serial] of [
         await page.getByRole('link', { name: 'Back to the walk' }).click();
         await expect(page.getByTestId('walk')).toContainText(/Walk: 5 of 22[78]/);
         await page.getByRole('button', { name: 'Finish early: the rest stays due' }).click();
+        await expect(page.getByTestId('decisions')).toContainText('2 replace');
+        await expect(page.getByTestId('needs a hand')).toContainText('2.66 % elongation');
+        await expect(page.getByTestId('put right in this walk')).toContainText('Feeder conveyor');
+        await expect(page.getByTestId('not read, stays due')).toContainText('more');
+        await page.getByTestId('finish walk').click();
         await expect(page.getByTestId('machine due')).toBeVisible();
         await expect(page.getByTestId('sync')).toContainText('all sent');
       });

@@ -1,10 +1,9 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { Check, MachineFile } from '@green-tally/core/contracts';
-import { printHours } from '@green-tally/core/units';
 import { earlierOf, type Earlier } from '@green-tally/core/earlier';
 import { Quiet, SPACE } from '../ui';
-import { yearWords } from '../yard/words';
+import { dayWords, monthWords } from '../yard/words';
 
 interface EarlierLineProps {
   readonly file: MachineFile;
@@ -30,10 +29,10 @@ export function EarlierLine({ file: { machine, readings }, check, walkId }: Earl
 }
 
 const NAMES: Readonly<Record<Earlier['when'], string>> = {
-  last: 'Last time',
-  yearAgo: 'The season before',
+  last: 'Last',
+  yearAgo: 'Season before',
 };
 
-/** "Last time: 36.5 mm (3 Jun 2026, 1,204 h, Bram Tolley)" */
-const earlierWords = ({ when, on, hours, by, said }: Earlier): string =>
-  `${NAMES[when]}: ${said.join('; ')} (${[yearWords(on), printHours(hours), by].filter(Boolean).join(', ')})`;
+/** "Last: 36.5 mm · Bram Tolley, 3 Jun"; the month and year of a season before */
+const earlierWords = ({ when, on, by, said }: Earlier): string =>
+  `${NAMES[when]}: ${said.join('; ')} · ${[by, when === 'last' ? dayWords(on) : monthWords(on)].filter(Boolean).join(', ')}`;

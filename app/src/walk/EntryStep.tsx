@@ -89,6 +89,7 @@ export function EntryStep(props: EntryStepProps) {
                 <Press title="See the verdict" onPress={() => tell({ type: 'seeVerdict' })} small />
               ) : null}
             </Row>
+            {props.photos}
             <WhyCard check={check} />
           </>
         ) : null}
@@ -160,7 +161,7 @@ function Frame({ children, footer, ...props }: FrameProps) {
         <Notice tone="rust" title="Not stored on this device" text={take.trouble} />
       ) : null}
       {children}
-      {step.at === 'entering' ? photos : null}
+      {step.at === 'entering' && step.wish.state === 'asLeft' ? photos : null}
     </Screen>
   );
 }

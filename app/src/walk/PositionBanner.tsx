@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { AsFound, PositionFact, type Check, type PositionFacts } from '@green-tally/core/contracts';
 import { SAFETY, type SafetyId, type Stand } from '@green-tally/core/stand';
 import { FACT_WORDS, factWords, FOUND_AT, settingsToNote } from '@green-tally/core/walk';
+import { useSession } from '../store';
 import {
   Body,
   Card,
@@ -44,6 +45,7 @@ interface PositionBannerProps {
 export function PositionBanner(props: PositionBannerProps) {
   const { stand, onMoved } = props;
   const palette = usePalette();
+  const { data: session } = useSession();
   if (!stand) return <SetLikeThis {...props} />;
   return (
     <View style={[styles.set, { backgroundColor: palette.pineTint }]} testID="position">
@@ -59,9 +61,9 @@ export function PositionBanner(props: PositionBannerProps) {
   );
 }
 
-/** "confirmed 09:12 by Tobin Vale" */
-const standWords = ({ at, by }: Stand): string =>
-  `confirmed ${format(new Date(at), 'HH:mm')}${by ? ` by ${by}` : ''}`;
+/** "confirmed 09:12 by Tobin Vale"; by whom only where it was somebody else */
+export const standWords = ({ at, by }: Stand, me?: string): string =>
+  `confirmed ${format(new Date(at), 'HH:mm')}${by && by !== me ? ` by ${by}` : ''}`;
 
 function SetLikeThis(props: PositionBannerProps) {
   const { check, facts, asFound, stood, asked: safety, onConfirm, busy } = props;

@@ -6,20 +6,7 @@ import type { Standing } from '@green-tally/core/plan';
 import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { printHours, printNumber } from '@green-tally/core/units';
 import { goOn, type WalkStop } from '@green-tally/core/walk';
-import { put, useAction, useClock } from '../store';
-import {
-  Card,
-  Go,
-  Heading,
-  Notice,
-  Press,
-  Quiet,
-  Screen,
-  Strong,
-  TextEntry,
-  Title,
-  useWide,
-} from '../ui';
+import { Card, Go, Heading, Press, Quiet, Screen, Strong, TextEntry, Title, useWide } from '../ui';
 import { dayWords } from '../yard/words';
 import { KeepBook } from './KeepBook';
 import { AllSound, TakeBack } from './AllSound';
@@ -42,17 +29,13 @@ const MANY = 20;
 export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const { machine } = file;
   const router = useRouter();
-  const clock = useClock();
   const wide = useWide();
   const { stops, saved, stands } = useWhere(file, walk);
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
   const next = goOn(stops, stands.stand?.position);
   const done = stops.filter((s) => s.state === 'done').length;
-  const finish = useAction(async () => {
-    await put([{ kind: 'walk', body: { ...walk, finishedAt: clock().toISOString() } }]);
-    router.replace(`/due/${machine.id}`);
-  });
+  const end = () => router.push(`/walk/${machine.id}/end`);
   const runs = stands.facts?.run === 'running';
   return (
     <Screen
@@ -73,8 +56,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
               fill="pine"
               title={runs ? 'Stop it and make it safe first' : 'Finish the walk and close up'}
               disabled={runs}
-              loading={finish.busy}
-              onPress={() => void finish.run()}
+              onPress={end}
             />
           )}
         </>
@@ -85,7 +67,6 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
       <Quiet>{aboutWalk(walk, saved)}</Quiet>
       <KeepBook file={file} />
       <WalkStand stops={stops} stands={stands} />
-      {finish.trouble ? <Notice tone="rust" title="Not finished" text={finish.trouble} /> : null}
       <LookFirst machineId={machine.id} noticed={walk.noticed} stops={stops} />
       {stops.length > MANY ? (
         <TextEntry
@@ -113,7 +94,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
         ))}
       </View>
       {next && done > 0 && !runs ? (
-        <Press title="Finish early: the rest stays due" onPress={() => void finish.run()} small />
+        <Press title="Finish early: the rest stays due" onPress={end} small />
       ) : null}
     </Screen>
   );

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { format } from 'date-fns/format';
 import { SAFETY } from '@green-tally/core/stand';
 import { groupsOf, type WalkStop } from '@green-tally/core/walk';
 import { Body, Card, Press, Quiet, Strong, TickLine } from '../ui';
+import { standWords } from './PositionBanner';
 import type { Standing } from './useStand';
 
 interface WalkStandProps {
@@ -22,9 +22,7 @@ export function WalkStand({ stops, stands }: WalkStandProps) {
   return (
     <Card testID="stands">
       {stand ? (
-        <Quiet>
-          {`Stands: ${stand.position} · confirmed ${format(new Date(stand.at), 'HH:mm')} by ${stand.by}`}
-        </Quiet>
+        <Quiet>{`Stands: ${stand.position} · ${standWords(stand)}`}</Quiet>
       ) : (
         <Quiet>How it stands is not confirmed in this walk yet.</Quiet>
       )}

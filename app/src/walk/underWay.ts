@@ -6,4 +6,5 @@ export { CheckInWalk } from './CheckInWalk';
 export { MakeSafeGate } from './MakeSafeGate';
 export { OutsideWalk } from './OutsideWalk';
 export { PlanWalk } from './PlanWalk';
+export { WalkEnd } from './WalkEnd';
 export { WalkOverview } from './WalkOverview';

@@ -6,8 +6,8 @@ import type { Machine, YardRow } from '@green-tally/core/contracts';
 export const dayWords = (day: string): string => format(parseISO(day), 'd MMM');
 /** "18 Jun, 09:12" */
 export const momentWords = (moment: string): string => format(new Date(moment), 'd MMM, HH:mm');
-/** "18 Jun 2025" */
-export const yearWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+/** "Jun 2025" */
+export const monthWords = (day: string): string => format(parseISO(day), 'MMM yyyy');
 /** "Thu 18 Jun" */
 export const weekdayWords = (day: string): string => format(parseISO(day), 'EEE d MMM');
 

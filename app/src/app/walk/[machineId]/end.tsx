@@ -1,0 +1,1 @@
+export { WalkEndScreen as default } from '../../../walk/WalkEndScreen';
