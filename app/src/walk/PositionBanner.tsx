@@ -49,7 +49,9 @@ export function PositionBanner(props: PositionBannerProps) {
   if (!stand) return <SetLikeThis {...props} />;
   return (
     <View style={[styles.set, { backgroundColor: palette.pineTint }]} testID="position">
-      <Quiet style={styles.words}>{`${stand.position} · ${standWords(stand)}`}</Quiet>
+      <Quiet style={styles.words}>
+        {`${stand.position} · ${standWords(stand, session?.person?.name)}`}
+      </Quiet>
       <Tap
         label="The machine was moved: confirm the position again"
         onPress={onMoved}
