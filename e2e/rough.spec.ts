@@ -184,14 +184,28 @@ test('of several places the wrong one is struck alone; one renewed without a fau
   await openStop(page, 'conveyor-chain-tension');
   await confirmPosition(page);
   await readConveyor(page, '20', '2');
-  await decision(page, 'Shorten');
+  await expect(page.getByTestId('decision')).not.toHaveText('Holds');
   await page.getByRole('button', { name: /strike it and measure again/ }).click();
   await page.getByTestId('which places').getByRole('radio', { name: 'right' }).click();
   await page.getByTestId('half right').getByRole('radio', { name: 'At it' }).click();
   await expect(page.getByTestId('half left')).toHaveCount(0);
   await page.getByLabel(/Slot left, mm, of 45/).fill('20');
   await page.getByTestId('judge').click();
-  await expect(page.getByTestId('decision')).not.toHaveText('Shorten');
+  await expect(page.getByTestId('decision')).toBeVisible();
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  const csv = await (await page.request.get('/api/readings.csv')).text();
+  const [names = '', ...rows] = csv.split('\n');
+  const column = (row: string, name: string) => row.split(',')[names.split(',').indexOf(name)];
+  const of = (side: string) =>
+    rows.filter(
+      (r) =>
+        r.includes('T126,conveyor-chain-tension') &&
+        r.includes('2026-06-09') &&
+        column(r, 'place') === side &&
+        column(r, 'by') === 'Ines Marrow',
+    );
+  expect(of('left').filter((r) => column(r, 'strikes'))).toEqual([]);
+  expect(of('right').filter((r) => column(r, 'strikes'))).toHaveLength(2);
   await page.getByTestId('renewed anyway').click();
   await page.getByTestId('which places').getByRole('radio', { name: 'all of them' }).click();
   await expect(page.getByText('Renewed: now as left')).toBeVisible();

@@ -23,6 +23,7 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '008-imports-and-tries',
     '009-standings-by-slack',
     '010-kinds-of-walk',
+    '011-photos',
   ]);
 });
 
@@ -40,6 +41,7 @@ test('two processes migrating at once agree', async () => {
     '008-imports-and-tries',
     '009-standings-by-slack',
     '010-kinds-of-walk',
+    '011-photos',
   ]);
 });
 
