@@ -29,7 +29,7 @@ export function WalkStand({ stops, stands }: WalkStandProps) {
       {next ? (
         <Strong>
           {next.position === stand?.position
-            ? `So as it stands: ${next.stops.length} more`
+            ? `As it stands: ${next.stops.length} more to read`
             : `Next: ${groupWords(next)}`}
         </Strong>
       ) : null}
