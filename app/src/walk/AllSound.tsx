@@ -34,7 +34,7 @@ interface AllSoundProps {
 export function AllSound({ file, walk, stops, stands }: AllSoundProps) {
   const clock = useClock();
   const { data: session } = useSession();
-  const looks = stops.filter(mayBeSoundTogether).map((s) => s.check);
+  const looks = stops.filter((s) => mayBeSoundTogether(s, file.readings)).map((s) => s.check);
   const here = looks.filter(
     (c) => c.position === stands.stand?.position && askedFor(c, file, stands).length === 0,
   );

@@ -140,12 +140,22 @@ describe('how the machine has to stand next', () => {
   });
   test('only what a look answers is called sound together', () => {
     const look = stop('a', 'down');
-    const of = (check: Check) => mayBeSoundTogether({ check, state: 'due' });
-    expect(mayBeSoundTogether(look)).toBe(true);
-    expect(mayBeSoundTogether({ ...look, state: 'done' })).toBe(false);
+    const of = (check: Check) => mayBeSoundTogether({ check, state: 'due' }, []);
+    expect(mayBeSoundTogether(look, [])).toBe(true);
+    expect(mayBeSoundTogether({ ...look, state: 'done' }, [])).toBe(false);
     expect(of({ ...look.check, guardsPeople: true })).toBe(false);
     expect(of({ ...look.check, method: 'knife-edge' })).toBe(false);
     for (const check of Object.values(sheets).flatMap((s) => s.checks))
       if (of(check)) expect(check).toMatchObject({ kind: 'condition', method: 'look' });
+  });
+  test('what was marked or damaged when it was last looked at is looked at by itself', () => {
+    const look = stop('a', 'down');
+    const seen = (grade: 'sound' | 'marked' | 'damaged', takenAt: string) =>
+      reading('a', 'here', { kind: 'condition', grade, seen: [], found: '' }, { takenAt });
+    const before = seen('marked', '2025-06-09T08:00:00.000Z');
+    const after = seen('sound', '2025-06-10T08:00:00.000Z');
+    expect(mayBeSoundTogether(look, [before])).toBe(false);
+    expect(mayBeSoundTogether(look, [seen('damaged', '2025-06-09T08:00:00.000Z')])).toBe(false);
+    expect(mayBeSoundTogether(look, [before, after])).toBe(true);
   });
 });

@@ -120,7 +120,23 @@ export function groupsOf(
 
 /**
  * Checks that a look answers and that may be called sound together once they were looked at: by eye
- * only, at rest, not begun, and nobody is hurt by them. What is measured, counted or gauged never is.
+ * only, at rest, not begun, and nobody is hurt by them. What is measured, counted or gauged never is;
+ * nor what was not sound when it was last looked at: that is looked at by itself.
+ * @param readings of the machine
  */
-export const mayBeSoundTogether = ({ check, state }: WalkStop): boolean =>
-  state === 'due' && check.kind === 'condition' && check.method === 'look' && !check.guardsPeople;
+export const mayBeSoundTogether = (
+  { check, state }: WalkStop,
+  readings: readonly Reading[],
+): boolean =>
+  state === 'due' &&
+  check.kind === 'condition' &&
+  check.method === 'look' &&
+  !check.guardsPeople &&
+  check.places.every((place) => wasSound(check, place, readings));
+
+/** Whether nothing but sound was seen of a place when it was last looked at; never looked at is none. */
+function wasSound({ id }: Check, place: string, readings: readonly Reading[]): boolean {
+  const own = live(readings.filter((r) => r.checkId === id && r.place === place));
+  const last = newestOf(own, 'condition');
+  return last === undefined || last.value.grade === 'sound';
+}
