@@ -169,6 +169,7 @@ try {
       if (wanted('types')) await step(...typeCheck(workspace));
     await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
     await step('unused', 'npx', ['knip', '--no-progress']);
+    await step('circles', 'npm', ['run', 'circles', '--silent']);
   };
   await Promise.all([step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']), read()]);
   await jest('core');
