@@ -147,7 +147,15 @@ test('the look for faults finds one card over another, a word cut off, one past 
 /** The window was made wider: what was shown is shown again, in its wide form. */
 async function settled(page: Page, { ready }: Place): Promise<void> {
   await expect(page.getByTestId(ready).first()).toBeVisible();
-  await page.waitForLoadState('networkidle');
+  await nothingLoads(page);
+}
+
+/** Nothing stands for what is still to come, and what is there has been drawn. */
+async function nothingLoads(page: Page): Promise<void> {
+  await expect(page.locator('[role=status][aria-busy=true]')).toHaveCount(0);
+  await page.evaluate(
+    () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))),
+  );
 }
 
 /** Opens a place and brings a check that wants its position confirmed to its entry. */
@@ -158,5 +166,5 @@ async function goTo(page: Page, place: Place): Promise<void> {
   await expect(ready.or(confirm).first()).toBeVisible();
   if (await confirm.isVisible()) await confirmPosition(page);
   await expect(ready).toBeVisible();
-  await page.waitForLoadState('networkidle');
+  await nothingLoads(page);
 }

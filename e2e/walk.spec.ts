@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn } from './steps';
+import { beginWalk, confirmPosition, decision, openMachine, openStop, PHONE, signIn } from './steps';
 
 /** The walk in the yard: how the machine stands, what is called sound, who goes on with it. */
 test.use({ viewport: PHONE });
@@ -200,4 +200,75 @@ test.describe('photos', () => {
     await page.getByRole('button', { name: 'Tap again to take it away' }).click();
     await expect(page.getByTestId('photo')).toHaveCount(1);
   });
+});
+
+test('two on one machine: whose is whose; a check taken by both asks which is right', async ({
+  browser,
+  page,
+}) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'B045');
+  await beginWalk(page);
+  await openStop(page, 'feeder-floor');
+  await confirmPosition(page);
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  const context = await browser.newContext({ viewport: PHONE });
+  const other = await context.newPage();
+  await signIn(other, 'tobin');
+  await other.goto(page.url());
+  await expect(other.getByTestId('position')).toContainText('confirmed');
+
+  // neither hears of the other
+  await page.context().setOffline(true);
+  await context.setOffline(true);
+  await page.getByRole('radio', { name: /Sound/ }).first().click();
+  await page.getByTestId('judge').click();
+  await decision(page, 'Holds');
+  await expect(page.getByTestId('both took')).toHaveCount(0);
+  await other.getByRole('radio', { name: /Marked/ }).first().click();
+  await other.getByTestId('judge').click();
+  await decision(other, 'Watch');
+  await page.context().setOffline(false);
+  await context.setOffline(false);
+
+  for (const one of [page, other]) {
+    await expect(one.getByTestId('both took')).toContainText('Two of you read it, differently');
+    await decision(one, 'Remeasure');
+    await expect(one.getByTestId('why')).toContainText('read it differently in this walk');
+  }
+  await page.getByRole('button', { name: /^Tobin.*’s is right/ }).click();
+  for (const one of [page, other]) {
+    await decision(one, 'Watch');
+    await expect(one.getByTestId('both took')).toHaveCount(0);
+  }
+  await toWalk(page);
+  await page.getByLabel('Find a check').fill('feeder-floor');
+  await expect(page.getByTestId('stop feeder-floor')).toContainText(/read by Tobin/);
+  await context.close();
+});
+
+test('after the end a reading is only struck, with why; nothing takes its place', async ({
+  page,
+}) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T105');
+  const before = (await readingsOf(page, 'T105')).length;
+  await page.goto(`/walk/${/machine\/([^/]+)/.exec(page.url())?.[1]}/fan-drive-belt`);
+  await expect(page.getByTestId('outside a walk')).toBeVisible();
+  const said = (await page.getByTestId('why').textContent()) ?? '';
+  await page.getByRole('button', { name: 'A reading was wrong' }).click();
+  const card = page.getByTestId('strike');
+  await card.getByRole('radio').first().click();
+  await card.getByRole('button', { name: /Strike it, say why/ }).click();
+  await expect(card.getByRole('button', { name: /^Strike it/ })).toBeDisabled();
+  await card.getByLabel('Why it was wrong').fill('Belt of the machine beside it');
+  await card.getByRole('button', { name: /^Strike it/ }).click();
+  await expect(page.getByTestId('strike')).toHaveCount(0);
+  await expect(page.getByTestId('why')).not.toHaveText(said);
+  await expect(page.getByTestId('sync')).toContainText('all sent');
+  const now = await readingsOf(page, 'T105');
+  expect(now).toHaveLength(before + 1);
+  expect(now.at(-1)).toContain('Belt of the machine beside it');
+  await page.reload();
+  await expect(page.getByTestId('why')).not.toHaveText(said);
 });

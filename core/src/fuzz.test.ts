@@ -228,7 +228,7 @@ const CASES: readonly Case[] = [
   of('judgeRepeats', judgeRepeats, [36.1, 36.2], tool, false),
   of('againstLimit', againstLimit, 0.9, 0.05),
   of('wearFraction', wearFraction, 36, 38, 35),
-  of('judgeWear', judgeWear, belt, { nominal: 38, limit: 35 }, [36], null),
+  of('judgeWear', judgeWear, belt, { nominal: 38, limit: 35 }, [36], tool),
   of(
     'judgeBand',
     judgeBand,

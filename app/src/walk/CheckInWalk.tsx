@@ -10,6 +10,7 @@ import { proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { put, useAction, useClock, useSession } from '../store';
 import { HeadRow, Quiet, Screen, Skeleton, SPACE } from '../ui';
+import { BothTook } from './BothTook';
 import { CheckTitle, Progress } from './CheckParts';
 import { DecideOtherwise } from './DecideOtherwise';
 import { EntryStep } from './EntryStep';
@@ -21,6 +22,7 @@ import { useCheckStep } from './useCheckStep';
 import { askedFor } from './useStand';
 import { afterwards, useWhere } from './useWhere';
 import { VerdictStep } from './VerdictStep';
+import { WhileOpen } from './WhileOpen';
 
 export interface CheckInWalkProps {
   readonly file: MachineFile;
@@ -162,6 +164,8 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     <VerdictStep
       head={head}
       photos={photos}
+      both={<BothTook file={file} walk={walk} check={check} own={own} />}
+      beside={<WhileOpen file={file} walk={walk} check={check} stops={stops} />}
       verdict={verdict}
       facts={standing.facts}
       otherwise={<DecideOtherwise file={file} standing={standing} verdict={verdict} />}

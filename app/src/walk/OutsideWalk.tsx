@@ -7,6 +7,7 @@ import { CheckTitle, WhyCard } from './CheckParts';
 import { DecideOtherwise } from './DecideOtherwise';
 import { PhotoStrip } from './photos/PhotoStrip';
 import { RenewalCard } from './RenewalCard';
+import { StrikeCard } from './StrikeCard';
 import { VerdictCard } from './VerdictCard';
 
 interface OutsideWalkProps {
@@ -38,6 +39,7 @@ export function OutsideWalk({ file, standing, check }: OutsideWalkProps) {
       </Go>
       <PhotoStrip file={file} check={check} walk={undefined} />
       <RenewalCard file={file} check={check} />
+      <StrikeCard file={file} check={check} />
       <WhyCard check={check} />
     </Screen>
   );

@@ -27,6 +27,8 @@ interface StationStopsProps {
   readonly verdicts: readonly CheckVerdict[];
   /** of one station, or of one position of the machine, in the order of the walk */
   readonly stops: readonly WalkStop[];
+  /** who else read a check in this walk, by its id */
+  readonly others: ReadonlyMap<string, string>;
   /** id of the check that is next */
   readonly next: string | undefined;
   /** what is searched for, in small letters */
@@ -91,29 +93,33 @@ const STATE_WORDS: Readonly<Record<WalkStop['state'], string>> = {
   again: 'look again',
 };
 
-interface StopProps extends Pick<StationStopsProps, 'machineId' | 'walkId' | 'verdicts'> {
+interface StopProps extends Pick<
+  StationStopsProps,
+  'machineId' | 'walkId' | 'verdicts' | 'others'
+> {
   readonly stop: WalkStop;
   readonly isNext: boolean;
 }
 
-function Stop({ stop, isNext, machineId, walkId, verdicts }: StopProps) {
+function Stop({ stop, isNext, machineId, walkId, verdicts, others }: StopProps) {
   const palette = usePalette();
   const wide = useWide();
   const { check, state, because } = stop;
   const verdict = verdicts.find((v) => v.check.id === check.id);
   const judged = state !== 'begun' && verdict?.places.some((p) => p.round === walkId);
   const edge = isNext ? 'pine' : 'line';
+  const other = others.get(check.id);
   return (
     <Go
       testID={`stop ${check.id}`}
       to={`/walk/${machineId}/${check.id}`}
-      label={`${check.component}, ${STATE_WORDS[state]}`}
+      label={`${check.component}, ${STATE_WORDS[state]}${other ? `, read by ${other}` : ''}`}
     >
       <Card edge={state === 'again' ? 'violet' : edge}>
         <View style={styles.stop}>
           <View style={styles.name}>
             <Strong style={styles.bold}>{check.component}</Strong>
-            <Quiet>{check.measures}</Quiet>
+            <Quiet>{other ? `${check.measures} · read by ${other}` : check.measures}</Quiet>
           </View>
           {wide ? <Quiet style={styles.position}>{check.position}</Quiet> : null}
           {judged && verdict ? (

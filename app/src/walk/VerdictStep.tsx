@@ -17,6 +17,10 @@ export type Beginning = Omit<Wish, 'since'>;
 interface VerdictStepProps {
   readonly head: ReactNode;
   readonly photos: ReactNode;
+  /** what two people read of it, before the verdict */
+  readonly both: ReactNode;
+  /** what else can be taken while it is at hand */
+  readonly beside: ReactNode;
   readonly verdict: CheckVerdict;
   readonly facts: MachineFacts;
   readonly otherwise: ReactNode;
@@ -41,7 +45,7 @@ interface VerdictStepProps {
  * that it was wrong.
  */
 export function VerdictStep(props: VerdictStepProps) {
-  const { head, photos, verdict, facts, otherwise, own, begin, next } = props;
+  const { head, photos, both, beside, verdict, facts, otherwise, own, begin, next } = props;
   const { check, decision } = verdict;
   const fix = FIX[decision];
   const again = decision === 'remeasure' || decision === 'due';
@@ -97,7 +101,9 @@ export function VerdictStep(props: VerdictStepProps) {
           onNone={() => setAsked(undefined)}
         />
       ) : null}
+      {both}
       <VerdictCard verdict={verdict} facts={facts} otherwise={otherwise} />
+      {beside}
       {photos}
       <WhyCard check={check} />
     </Screen>

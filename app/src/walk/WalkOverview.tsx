@@ -2,10 +2,12 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { MachineFile, Walk } from '@green-tally/core/contracts';
+import { live } from '@green-tally/core/history';
 import type { Standing } from '@green-tally/core/plan';
 import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
 import { printHours, printNumber } from '@green-tally/core/units';
 import { goOn, type WalkStop } from '@green-tally/core/walk';
+import { useSession } from '../store';
 import { Card, Go, Heading, Press, Quiet, Screen, Strong, TextEntry, Title, useWide } from '../ui';
 import { dayWords } from '../yard/words';
 import { KeepBook } from './KeepBook';
@@ -29,6 +31,7 @@ const MANY = 20;
 export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const { machine } = file;
   const router = useRouter();
+  const { data: session } = useSession();
   const wide = useWide();
   const { stops, saved, stands } = useWhere(file, walk);
   const [search, setSearch] = useState('');
@@ -36,6 +39,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const next = goOn(stops, stands.stand?.position);
   const done = stops.filter((s) => s.state === 'done').length;
   const end = () => router.push(`/walk/${machine.id}/end`);
+  const others = readByOthers(file, walk, session?.person?.name);
   const runs = stands.facts?.run === 'running';
   return (
     <Screen
@@ -86,6 +90,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
             walkId={walk.id}
             verdicts={standing.verdicts}
             stops={own}
+            others={others}
             next={next?.check.id}
             wanted={wanted}
             folds={!wide && stops.length > MANY}
@@ -117,6 +122,22 @@ function sectionsOf(stops: readonly WalkStop[], { minutes }: Walk): readonly Sec
     sections.set(id, section);
   }
   return [...sections].map(([id, section]) => ({ id, ...section }));
+}
+
+/** Who else read a check in this walk: two who walk one machine see whose is whose. */
+function readByOthers(
+  { readings }: MachineFile,
+  { id }: Walk,
+  me: string | undefined,
+): ReadonlyMap<string, string> {
+  const others = new Map<string, string>();
+  for (const r of live(readings))
+    if (r.walkId === id && r.by !== me)
+      others.set(
+        r.checkId,
+        [...new Set([...(others.get(r.checkId)?.split(' and ') ?? []), r.by])].join(' and '),
+      );
+  return others;
 }
 
 interface Section {

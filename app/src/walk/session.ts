@@ -86,6 +86,40 @@ export function newRenewal(
   };
 }
 
+/** That a reading was wrong, and why; nothing takes its place. */
+export function newStrike(
+  struck: Reading,
+  why: string,
+  {
+    file,
+    walkId,
+    by,
+    now,
+  }: Pick<Taking, 'file' | 'by' | 'now'> & { readonly walkId: string | null },
+): Reading {
+  return {
+    id: uuidv7(),
+    machineId: struck.machineId,
+    walkId,
+    checkId: struck.checkId,
+    sheet: struck.sheet,
+    place: struck.place,
+    state: struck.state,
+    value: { kind: 'strike', why },
+    renewed: false,
+    repaired: false,
+    settled: false,
+    positionConfirmed: true,
+    tool: null,
+    takenAt: now.toISOString(),
+    hours: file.machine.hours,
+    fit: fitOf(file),
+    by,
+    note: '',
+    strikes: struck.id,
+  };
+}
+
 /** What the machine stands for when a reading is taken. */
 const fitOf = ({ machine }: MachineFile): Reading['fit'] => ({
   crop: machine.harvest.crop,

@@ -13,5 +13,6 @@ export * from './specs';
 export * from './stations';
 export * from './work';
 export * from './tick';
+export * from './tool';
 export * from './photo';
 export * from './due';

@@ -12,9 +12,10 @@ import { ServiceValue } from '../kinds/service/contract';
 import { LookValue } from '../kinds/look/contract';
 import { RenewalValue } from '../kinds/renewal/contract';
 import { SkipValue } from '../kinds/skip/contract';
+import { StrikeValue } from '../kinds/strike/contract';
 import { Id, LongText, Moment, Problem, ShortText, Slug } from './common';
-import { Tool } from './limits';
 import { AsFound } from './positions';
+import { ReadingTool } from './tool';
 
 /** What one reading says. Lengths in mm, other quantities in the core's own unit. */
 export const ReadingValue = z.discriminatedUnion('kind', [
@@ -31,6 +32,7 @@ export const ReadingValue = z.discriminatedUnion('kind', [
   LookValue,
   SkipValue,
   RenewalValue,
+  StrikeValue,
 ]);
 export type ReadingValue = z.infer<typeof ReadingValue>;
 export type ReadingKind = ReadingValue['kind'];
@@ -56,7 +58,7 @@ export const Reading = z.object({
     .describe('as left after turning or repairing: damage found before is put right'),
   settled: z.boolean().default(false).describe('as left after running and looking again'),
   positionConfirmed: z.boolean(),
-  tool: Tool.nullable().default(null),
+  tool: ReadingTool.nullable().default(null),
   takenAt: Moment,
   hours: z.number().finite().nonnegative().max(100_000).describe('separator hours'),
   fit: z

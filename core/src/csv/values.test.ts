@@ -78,7 +78,7 @@ describe('what a row says', () => {
 
 describe('what a row cannot say is noted by field, with what to write', () => {
   test.each<[quantity: string, value: string, more: Record<string, string>, noted: RegExp]>([
-    ['weight', '3', {}, /^quantity: "weight" is not a quantity: write measure, .* or renewal\.$/],
+    ['weight', '3', {}, /^quantity: "weight" is not a quantity: write measure, .* or strike\.$/],
     ['', '3', {}, /^quantity: "" is not a quantity/],
     ['measure', 'wide', {}, /^value: .*not a number/],
     ['measure', '36 / wide', {}, /^value: /],

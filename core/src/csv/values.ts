@@ -12,6 +12,7 @@ import { RENEWAL_CSV } from '../kinds/renewal/csv';
 import { SERVICE_CSV } from '../kinds/service/csv';
 import { SETTING_CSV } from '../kinds/setting/csv';
 import { SKIP_CSV } from '../kinds/skip/csv';
+import { STRIKE_CSV } from '../kinds/strike/csv';
 import { TRAVEL_CSV } from '../kinds/travel/csv';
 
 export type { CsvRow } from '../kinds';
@@ -31,6 +32,7 @@ const CSV_FORMS: { readonly [K in ReadingKind]: CsvForm<K> } = {
   look: LOOK_CSV,
   skip: SKIP_CSV,
   renewal: RENEWAL_CSV,
+  strike: STRIKE_CSV,
 };
 
 /** Quantities of the readings file, in the order they are told. */

@@ -30,6 +30,7 @@ const SAID: { readonly [K in ReadingKind]: (value: ValueOf<K>, say: Speech) => s
   look: ({ seen, found }) =>
     seen === 'fine' ? 'only looked at, fine' : `looked damaged: ${found}`,
   skip: ({ why }) => `not measured: ${why}`,
+  strike: ({ why }) => `struck: ${why}`,
   renewal: ({ part }) => `new part fitted${part ? `: ${part}` : ''}`,
 };
 

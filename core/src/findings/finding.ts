@@ -51,6 +51,7 @@ export interface FindingNumbers {
   knivesLost: CountNumbers;
   positionNotConfirmed: { readonly position: string };
   implausible: ImplausibleNumbers;
+  twoSay: { readonly by: string; readonly other: string };
   skipped: { readonly why: string };
   notMeasured: { readonly travelOnly: boolean };
   looksFineOnly: Nothing;

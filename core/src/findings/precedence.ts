@@ -21,6 +21,7 @@ export const PRECEDENCE = [
     'remeasure',
     'better than new, or further gone than can be: it was kept, it proves nothing',
   ],
+  ['twoSay', 'remeasure', 'two people read it in one walk, and they do not say the same'],
   ['skipped', 'remeasure', 'nobody measured it'],
   ['notMeasured', 'remeasure', 'the travel left alone was read'],
   ['looksFineOnly', 'remeasure', 'a look alone never passes it'],

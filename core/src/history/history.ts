@@ -5,7 +5,7 @@ import { struckIds } from './struck';
 /** What was read at one place of one check, oldest first. */
 export interface PlaceHistory {
   readonly place: string;
-  /** all readings, struck ones among them */
+  /** all that was read, struck readings among it */
   readonly all: readonly Reading[];
   readonly live: readonly Reading[];
   readonly struck: ReadonlySet<string>;
@@ -65,7 +65,8 @@ export function placesOf(
   const read: PlaceHistory[] = [];
   const unread: string[] = [];
   for (const place of places) {
-    const all = groups.get(place) ?? NONE;
+    const listed = groups.get(place) ?? NONE;
+    const all = struck.size ? listed.filter((r) => r.value.kind !== 'strike') : listed;
     const own = struck.size ? all.filter((r) => !struck.has(r.id)) : all;
     const newest = own.at(-1);
     if (!newest) {

@@ -1,3 +1,4 @@
+export * from './byTwo';
 export * from './header';
 export * from './history';
 export * from './life';

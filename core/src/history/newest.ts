@@ -13,7 +13,7 @@ export function newestOf<K extends ReadingKind>(
   return readings.findLast((r): r is ReadingOf<K> => r.value.kind === kind);
 }
 
-const BESIDE: ReadonlySet<ReadingKind> = new Set(['travel', 'look', 'skip', 'renewal']);
+const BESIDE: ReadonlySet<ReadingKind> = new Set(['travel', 'look', 'skip', 'renewal', 'strike']);
 
 /**
  * Whether a reading is what its check is there for, and not the travel beside it, a mere look, a
@@ -25,4 +25,5 @@ export function isMain({ value }: Pick<Reading, 'value'>): boolean {
 
 /** Whether a reading tells of work: something was left otherwise than it was found, or serviced. */
 export const isWork = ({ state, value }: Pick<Reading, 'state' | 'value'>): boolean =>
-  value.kind === 'service' || (state === 'asLeft' && value.kind !== 'skip');
+  value.kind === 'service' ||
+  (state === 'asLeft' && value.kind !== 'skip' && value.kind !== 'strike');

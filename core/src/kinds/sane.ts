@@ -61,6 +61,7 @@ const SANE: { readonly [K in ReadingKind]: (value: ValueOf<K>) => void } = {
   },
   look: ({ seen }) => word('value.seen', seen, LOOKS),
   skip: ({ why }) => text('value.why', why),
+  strike: ({ why }) => text('value.why', why),
   renewal: ({ fittedBy }) => word('value.fittedBy', fittedBy, FITTERS),
 };
 

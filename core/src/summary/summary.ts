@@ -1,6 +1,6 @@
 import type { Check, Decision, Reading, Walk } from '../contracts';
 import { saidOf } from '../earlier';
-import { byCheck, struckIds } from '../history';
+import { byCheck, live, struckIds } from '../history';
 import type { CheckVerdict } from '../verdict';
 import { unreadPlaces } from '../walk';
 
@@ -66,7 +66,7 @@ export interface Walked {
 export function summaryOf({ walk, checks, readings, photos, verdicts }: Walked): WalkSummary {
   const all = readings.filter((r) => r.walkId === walk.id);
   const struck = struckIds(readings);
-  const own = byCheck(all.filter((r) => !struck.has(r.id)));
+  const own = byCheck(live(all, readings));
   const of = (check: Check) => own.get(check.id) ?? [];
   const read = verdicts.filter(({ check, places }) =>
     places.some((p) => p.round === walk.id && of(check).length > 0),

@@ -97,6 +97,7 @@ export const EXAMPLES: FindingNumbers = {
   knivesLost: count,
   positionNotConfirmed: { position: 'Feeder level' },
   implausible: { value: 83, edge: 38.4, side: 'betterThanNew' },
+  twoSay: { by: 'Hanne Vos', other: 'Bram Tolley' },
   skipped: { why: 'too dark' },
   notMeasured: { travelOnly: true },
   looksFineOnly: {},

@@ -1,6 +1,6 @@
-import type { Check, Reading } from '../contracts';
+import type { Check, Reading, ReadingKind } from '../contracts';
 import type { Finding } from '../findings';
-import { newestOf } from '../history';
+import { newestOf, takenByTwo } from '../history';
 import { kindOf } from '../kinds';
 
 /** What is wrong with the readings themselves, whatever they say. */
@@ -13,11 +13,26 @@ export function aboutReadings(
   if (readings.some((r) => !r.positionConfirmed))
     findings.push({ id: 'positionNotConfirmed', numbers: { position: check.position } });
   findings.push(...lookedAt(readings, main), ...cannotBe(check, readings));
+  findings.push(...twoSay(readings));
   const left = readings.some((r) => r.state === 'asLeft');
   if (check.runsToSettle && left && !readings.some((r) => r.settled))
     findings.push({ id: 'notSettled', numbers: {} });
   return findings;
 }
+
+/**
+ * Two people's marks, feels and looks of one place are not pooled like repeats of a measure: which
+ * of them is right, one of them says.
+ */
+function twoSay(readings: readonly Reading[]): readonly Finding[] {
+  const taken = takenByTwo(readings);
+  if (!taken?.differ || taken.takes.every((r) => POOLED.has(r.value.kind))) return [];
+  const [one, other] = taken.takes;
+  return one && other ? [{ id: 'twoSay', numbers: { by: one.by, other: other.by } }] : [];
+}
+
+/** Repeats of a measure are judged by their spread; work done twice was done. */
+const POOLED: ReadonlySet<ReadingKind> = new Set(['measure', 'service']);
 
 /** What cannot well be was kept with a word of why: it proves nothing. */
 function cannotBe(check: Check, readings: readonly Reading[]): readonly Finding[] {

@@ -14,6 +14,8 @@ const SAID: Readonly<Record<Exclude<FindingId, 'inside'>, string>> = {
   knivesLost:
     '1 missing, 1 bent or cracked of 48: renew 4, the 2 opposite mates among them, so that the rotor stays balanced.',
   positionNotConfirmed: 'Not confirmed: feeder level. A reading in another position is void.',
+  twoSay:
+    'Hanne Vos and Bram Tolley read it differently in this walk: strike the one that is wrong, or read it again together.',
   implausible:
     '83 mm cannot well be: better than new, 38.4 mm at best. Measure again, and look at unit, digits and pitches counted.',
   skipped: 'Not measured: too dark.',

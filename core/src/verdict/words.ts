@@ -78,6 +78,8 @@ const SENTENCES: Sentences<FindingId> = {
   ...TRAVEL_SENTENCES,
   positionNotConfirmed: ({ position }) =>
     `Not confirmed: ${position.toLowerCase()}. A reading in another position is void.`,
+  twoSay: ({ by, other }) =>
+    `${by} and ${other} read it differently in this walk: strike the one that is wrong, or read it again together.`,
   implausible: ({ value, edge, side }, say) =>
     `${said(value, say)} cannot well be: ${side === 'betterThanNew' ? `better than new, ${said(edge, say)} at best` : `beyond ${said(edge, say)}`}. Measure again, and look at unit, digits and pitches counted.`,
   noLimit: ({ wants }) =>

@@ -80,7 +80,8 @@ function whenTroubles(
   { today, marks = [] }: When,
 ): FieldTrouble[] {
   const wrongDay = dateTroubles(reading, machine, today);
-  return wrongDay.length ? wrongDay : meterTroubles(reading, machine, marks);
+  // one that only strikes read no meter
+  return wrongDay.length || reading.value.kind === 'strike' ? wrongDay : meterTroubles(reading, machine, marks);
 }
 
 function dateTroubles(
@@ -98,9 +99,13 @@ function dateTroubles(
     : [];
 }
 
-function valueTroubles({ value }: Reading, check: Check): FieldTrouble[] {
+function valueTroubles({ value, strikes }: Reading, check: Check): FieldTrouble[] {
   const kind = kindOf(check);
   if (value.kind === 'skip' || value.kind === 'renewal') return [];
+  if (value.kind === 'strike')
+    return strikes
+      ? []
+      : [{ field: 'strikes', message: 'Say which reading is struck: its id is missing.' }];
   if (kind.takes.includes(value.kind)) return kind.admit(check, value);
   const message = `${check.component} takes ${kind.takes.join(' or ')}, not ${value.kind}.`;
   return [{ field: 'value.kind', message }];

@@ -20,7 +20,8 @@ const METER_SLACK = 1;
 
 /** What the meter of a machine was read at, by its readings that stand. */
 export function meterMarks(
-  readings: readonly Pick<Reading, 'id' | 'strikes' | 'hours' | 'takenAt'>[],
+  readings: readonly (Pick<Reading, 'id' | 'strikes' | 'hours' | 'takenAt'> &
+    Partial<Pick<Reading, 'value'>>)[],
 ): MeterMark[] {
   const marks = new Map<number, MeterMark>();
   for (const r of live(readings)) addMark(marks, r);

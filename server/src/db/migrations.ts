@@ -163,6 +163,16 @@ const MIGRATIONS = [
     CREATE TABLE stored_files (key text PRIMARY KEY, data bytea NOT NULL);`,
     'DROP TABLE photo_parts, photo_uploads, photos, stored_files;',
   ),
+  sql(
+    '012-own-tools',
+    `
+    CREATE TABLE own_tools (
+      id uuid PRIMARY KEY, person_id uuid NOT NULL REFERENCES people(id) ON DELETE CASCADE, name text NOT NULL, quantity text NOT NULL,
+      resolution double precision NOT NULL CHECK (resolution > 0), uncertainty double precision CHECK (uncertainty > 0),
+      calibrated_on date, every_months integer NOT NULL CHECK (every_months BETWEEN 1 AND 60));
+    CREATE INDEX own_tools_person ON own_tools (person_id);`,
+    'DROP TABLE own_tools;',
+  ),
 ];
 
 /**

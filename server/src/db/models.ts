@@ -9,6 +9,7 @@ import type {
   Import,
   ImportReport,
   Machine,
+  OwnTool,
   Person,
   Photo,
   Problem,
@@ -195,6 +196,21 @@ export class TickRow extends Model<InferAttributes<TickRow>, InferCreationAttrib
   declare at: Date;
   declare by: string;
   declare note: string;
+}
+
+/** A person's own tool. */
+export class OwnToolRow extends Model<
+  InferAttributes<OwnToolRow>,
+  InferCreationAttributes<OwnToolRow>
+> {
+  declare id: string;
+  declare personId: string;
+  declare name: string;
+  declare quantity: OwnTool['quantity'];
+  declare resolution: number;
+  declare uncertainty: number | null;
+  declare calibratedOn: string | null;
+  declare everyMonths: number;
 }
 
 /** A photo that has come through whole, or was taken away again. */

@@ -16,6 +16,7 @@ import {
   SettingRow,
   PhotoRow,
   TickRow,
+  OwnToolRow,
   CostsRow,
   PriceRow,
 } from './models';
@@ -191,6 +192,19 @@ export function defineModels(sequelize: Sequelize): void {
   TickRow.init(
     own({ id, machineId: uuid, key: text, done: flag, at: moment, by: text, note: text }),
     table('ticks'),
+  );
+  OwnToolRow.init(
+    own({
+      id,
+      personId: uuid,
+      name: text,
+      quantity: text,
+      resolution: number,
+      uncertainty: maybeNumber,
+      calibratedOn: { type: DataTypes.DATEONLY, allowNull: true },
+      everyMonths: whole,
+    }),
+    table('own_tools'),
   );
   PhotoRow.init(
     own({

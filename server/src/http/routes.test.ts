@@ -78,6 +78,15 @@ const work = () => ({
   acceptedAt: '2026-06-09T09:00:00.000Z',
 });
 
+const keptTool = (id: string) =>
+  maud.put(`/api/tools/${id}`).send({
+    name: 'Caliper 7',
+    quantity: 'length',
+    resolution: 0.1,
+    calibratedOn: '2025-11-03',
+    everyMonths: 12,
+  });
+
 const keptPage = (id: string): Promise<Response> =>
   maud
     .post('/api/specs/Ouzel%207/pages')
@@ -94,6 +103,13 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     request(empty.app)
       .post('/api/setup')
       .send({ branch: 'Fen', name: 'Ada Moor', signIn: 'ada', password: 'ten letters' }),
+  'GET /tools': async () => maud.get('/api/tools'),
+  'PUT /tools/{id}': async () => keptTool(randomUUID()),
+  'DELETE /tools/{id}': async () => {
+    const id = randomUUID();
+    await keptTool(id).expect(200);
+    return maud.delete(`/api/tools/${id}`);
+  },
   'GET /people': async () => maud.get('/api/people'),
   'POST /people': async () =>
     maud

@@ -76,7 +76,11 @@ async function refuseLess({ id, serial }: MachineRow, hours: number): Promise<vo
     '(SELECT strikes FROM readings s WHERE s.machine_id = "ReadingRow".machine_id AND s.strikes IS NOT NULL)',
   );
   const most = await ReadingRow.max<number | null, ReadingRow>('hours', {
-    where: { machineId: id, id: { [Op.notIn]: struck } },
+    where: {
+      machineId: id,
+      id: { [Op.notIn]: struck },
+      value: { kind: { [Op.ne]: 'strike' } },
+    },
   });
   if (most !== null && hours < most)
     throw invalidField(

@@ -24,6 +24,7 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '009-standings-by-slack',
     '010-kinds-of-walk',
     '011-photos',
+    '012-own-tools',
   ]);
 });
 
@@ -42,6 +43,7 @@ test('two processes migrating at once agree', async () => {
     '009-standings-by-slack',
     '010-kinds-of-walk',
     '011-photos',
+    '012-own-tools',
   ]);
 });
 

@@ -4,7 +4,9 @@ import { NotFound } from '../errors';
 import { machineToChange } from '../machines/machines';
 
 /**
- * Begins a walk, or keeps what has become of it: made safe, finished, what the operator noticed.
+ * Begins a walk, or keeps what has become of it: made safe, finished, what the operator noticed,
+ * which checks it takes along. What another phone has said of it meanwhile stands: a finished walk
+ * is not begun again, and nothing it takes is left out.
  */
 export async function keepWalk(db: Database, walk: Walk, person: Person): Promise<Walk> {
   await machineToChange(walk.machineId, person);
@@ -18,8 +20,14 @@ export async function keepWalk(db: Database, walk: Walk, person: Person): Promis
     if (there && there.machineId !== walk.machineId) throw new NotFound('walk on this machine');
     const kept = await (there
       ? there.update(
-          // what was found first stands: the second look found it moved
-          { ...times, noticed: walk.noticed, asFound: { ...walk.asFound, ...there.asFound } },
+          {
+            finishedAt: there.finishedAt ?? times.finishedAt,
+            madeSafeAt: there.madeSafeAt ?? times.madeSafeAt,
+            noticed: walk.noticed || there.noticed,
+            checks: widened(there.checks ?? null, walk.checks),
+            // what was found first stands: the second look found it moved
+            asFound: { ...walk.asFound, ...there.asFound },
+          },
           { transaction },
         )
       : WalkRow.create(
@@ -31,3 +39,7 @@ export async function keepWalk(db: Database, walk: Walk, person: Person): Promis
   });
   return toWalk(row);
 }
+
+/** All checks that either names; all of the machine where one of them says so. */
+const widened = (a: Walk['checks'], b: Walk['checks']): Walk['checks'] =>
+  a && b ? [...new Set([...a, ...b])] : null;

@@ -200,7 +200,8 @@ function judging(books: Books, { there, meters }: Known): (reading: Reading) => 
       (!struck ||
         struck.machineId !== reading.machineId ||
         struck.checkId !== reading.checkId ||
-        struck.place !== reading.place)
+        struck.place !== reading.place ||
+        struck.value.kind === 'strike')
     ) {
       errors.push({
         field: 'strikes',
@@ -209,7 +210,8 @@ function judging(books: Books, { there, meters }: Known): (reading: Reading) => 
     }
     if (errors.length) return { id: reading.id, result: 'rejected', errors };
     seen.set(reading.id, reading);
-    addMark(meter, reading);
+    // one that only strikes read no meter
+    if (reading.value.kind !== 'strike') addMark(meter, reading);
     meters.set(reading.machineId, meter);
     return { id: reading.id, result: 'accepted' };
   };
@@ -262,7 +264,7 @@ async function metersOf(
     last: Date;
   }>(
     `SELECT machine_id AS machine, floor(hours) AS hour, min(hours) AS least, max(hours) AS most, min(taken_at) AS first, max(taken_at) AS last
-     FROM readings WHERE machine_id IN (:machines) AND id NOT IN (:struck) AND id NOT IN (
+     FROM readings WHERE machine_id IN (:machines) AND value->>'kind' <> 'strike' AND id NOT IN (:struck) AND id NOT IN (
        SELECT strikes FROM readings WHERE machine_id IN (:machines) AND strikes IS NOT NULL)
      GROUP BY machine_id, floor(hours)`,
     {
@@ -297,7 +299,9 @@ async function existing(
  */
 async function raiseHours(readings: readonly Reading[], transaction: Transaction): Promise<void> {
   const most = new Map<string, number>();
-  for (const r of readings) most.set(r.machineId, Math.max(most.get(r.machineId) ?? 0, r.hours));
+  for (const r of readings)
+    if (r.value.kind !== 'strike')
+      most.set(r.machineId, Math.max(most.get(r.machineId) ?? 0, r.hours));
   for (const [id, hours] of most)
     await MachineRow.update(
       { hours: fn('greatest', col('hours'), hours) },

@@ -7,6 +7,7 @@ import { withTravel } from '../travel/judge';
 import { judgeBand, placesFinding } from './band';
 import { forecastDrift } from './drift';
 import { forecastWear } from './forecast';
+import { toolOf } from './toolOf';
 import { priorFor, sheetRate } from './prior';
 import { implausibleMeasure } from './plausible';
 import { willItLast } from './worthLeaving';
@@ -36,7 +37,7 @@ function judgeSet(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown 
   if (check.limit.type !== 'band') return shown([NOT_MEASURED]);
   const { findings, value, expandedValue } = judgeBand(check.limit, {
     values: repeatsOf(readings),
-    tool: main.tool ?? check.tool,
+    tool: toolOf(readings, check),
     inService: renewedAt === undefined ? undefined : Math.max(0, main.hours - renewedAt),
   });
   const inside = findings.every((f) => f.id === 'inside');
@@ -50,9 +51,9 @@ function judgeSet(check: MeasuredCheck, seen: Seen, facts: MachineFacts): Shown 
 }
 
 /** Without a limit a reading is kept, with its ±, and proves nothing. */
-function judgeOpen(check: MeasuredCheck, { readings, main }: Seen): Shown {
+function judgeOpen(check: MeasuredCheck, { readings }: Seen): Shown {
   const long = check.limit.type === 'open' && check.limit.wants === 'elongation';
-  const repeats = judgeRepeats(repeatsOf(readings), main.tool ?? check.tool, long, true);
+  const repeats = judgeRepeats(repeatsOf(readings), toolOf(readings, check), long, true);
   return shown([], { value: repeats.value, expandedValue: repeats.expanded });
 }
 
@@ -63,7 +64,7 @@ function judgeWorn(
   facts: MachineFacts,
 ): Shown {
   const { main } = seen;
-  const worn = judgeWear(check, limits, repeatsOf(seen.readings), main.tool);
+  const worn = judgeWear(check, limits, repeatsOf(seen.readings), toolOf(seen.readings, check));
   const doubtful = cannotBe(check, seen.place);
   const life = ticksOf(limits, seen.place, { until: main.takenAt }).filter(
     (t) => !t.struck && !doubtful.has(t.readingId),

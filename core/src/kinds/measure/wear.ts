@@ -1,4 +1,4 @@
-import type { MeasuredCheck, Reading } from '../../contracts';
+import type { MeasuredCheck, Tool } from '../../contracts';
 import { defaultElongationLimit, elongation, nominalLength, pitchesNeeded } from '../../chain';
 import { shrinkages } from '../../forecast';
 import {
@@ -87,13 +87,13 @@ export function judgeWear(
   check: MeasuredCheck,
   limits: WearLimits,
   values: readonly number[],
-  tool: Reading['tool'],
+  tool: Tool,
 ): WearJudgement {
   const { nominal, limit } = limits;
   const chain = check.limit.type === 'elongation';
   // nothing left of a knife or no play at all is a reading; a belt or chain of no length is not
   const zeroAllowed = check.limit.type === 'wear' && (nominal === 0 || limit === 0);
-  const repeats = judgeRepeats(values, tool ?? check.tool, chain, zeroAllowed);
+  const repeats = judgeRepeats(values, tool, chain, zeroAllowed);
   const { value, count, spread } = repeats;
   const wear = wearFraction(value, nominal, limit);
   const expanded = repeats.expanded / Math.abs(nominal - limit);

@@ -8,6 +8,7 @@ import { peopleHandlers } from './people';
 import { photoHandlers } from './photos';
 import { planHandlers } from './plan';
 import { readingHandlers } from './readings';
+import { toolHandlers } from './tools';
 import { sheetHandlers } from './sheets';
 
 /** A handler for every route of the table, one file a resource. */
@@ -21,4 +22,5 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...readingHandlers(setting),
   ...planHandlers(setting),
   ...photoHandlers(setting),
+  ...toolHandlers(setting),
 });
