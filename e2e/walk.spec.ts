@@ -207,7 +207,7 @@ test('two on one machine: whose is whose; a check taken by both asks which is ri
   page,
 }) => {
   await signIn(page, 'ines');
-  await openMachine(page, 'B045');
+  await openMachine(page, 'B050');
   await beginWalk(page);
   await openStop(page, 'feeder-floor');
   await confirmPosition(page);
@@ -226,6 +226,7 @@ test('two on one machine: whose is whose; a check taken by both asks which is ri
   await decision(page, 'Holds');
   await expect(page.getByTestId('both took')).toHaveCount(0);
   await other.getByRole('radio', { name: /Marked/ }).first().click();
+  await other.getByRole('checkbox', { name: 'dent' }).click();
   await other.getByTestId('judge').click();
   await decision(other, 'Watch');
   await page.context().setOffline(false);
@@ -251,8 +252,8 @@ test('after the end a reading is only struck, with why; nothing takes its place'
   page,
 }) => {
   await signIn(page, 'ines');
-  await openMachine(page, 'T105');
-  const before = (await readingsOf(page, 'T105')).length;
+  await openMachine(page, 'T104');
+  const before = (await readingsOf(page, 'T104')).length;
   await page.goto(`/walk/${/machine\/([^/]+)/.exec(page.url())?.[1]}/fan-drive-belt`);
   await expect(page.getByTestId('outside a walk')).toBeVisible();
   const said = (await page.getByTestId('why').textContent()) ?? '';
@@ -266,7 +267,7 @@ test('after the end a reading is only struck, with why; nothing takes its place'
   await expect(page.getByTestId('strike')).toHaveCount(0);
   await expect(page.getByTestId('why')).not.toHaveText(said);
   await expect(page.getByTestId('sync')).toContainText('all sent');
-  const now = await readingsOf(page, 'T105');
+  const now = await readingsOf(page, 'T104');
   expect(now).toHaveLength(before + 1);
   expect(now.at(-1)).toContain('Belt of the machine beside it');
   await page.reload();
