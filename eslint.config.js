@@ -52,6 +52,7 @@ const ROOMS = [
   'due',
   'jobs',
   'demo',
+  'gauge',
   'http',
 ];
 /** The app's layers, lowest first. A place may use another place's parts. */

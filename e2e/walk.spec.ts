@@ -1,5 +1,13 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, decision, openMachine, openStop, PHONE, signIn } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  decision,
+  openMachine,
+  openStop,
+  PHONE,
+  signIn,
+} from './steps';
 
 /** The walk in the yard: how the machine stands, what is called sound, who goes on with it. */
 test.use({ viewport: PHONE });
@@ -225,7 +233,10 @@ test('two on one machine: whose is whose; a check taken by both asks which is ri
   await page.getByTestId('judge').click();
   await decision(page, 'Holds');
   await expect(page.getByTestId('both took')).toHaveCount(0);
-  await other.getByRole('radio', { name: /Marked/ }).first().click();
+  await other
+    .getByRole('radio', { name: /Marked/ })
+    .first()
+    .click();
   await other.getByRole('checkbox', { name: 'dent' }).click();
   await other.getByTestId('judge').click();
   await decision(other, 'Watch');
@@ -272,4 +283,76 @@ test('after the end a reading is only struck, with why; nothing takes its place'
   expect(now.at(-1)).toContain('Belt of the machine beside it');
   await page.reload();
   await expect(page.getByTestId('why')).not.toHaveText(said);
+});
+
+test('a tool of one’s own out of date, the wireless gauge, a caliper with a cable: each says so', async ({
+  page,
+}) => {
+  await signIn(page, 'ines');
+  await page.goto('/settings/tools');
+  const form = page.getByTestId('tool form');
+  await form.getByLabel('Name, as it is marked').fill('Caliper 7');
+  await form.getByTestId('keep tool').click();
+  await expect(form).toContainText('one division of its scale, above 0');
+  await form.getByLabel('One division of its scale').fill('0,1');
+  await form.getByLabel(/Calibrated on/).fill('2027-01-01');
+  await form.getByTestId('keep tool').click();
+  await expect(form).toContainText('a day up to 2026-06-09');
+  await form.getByLabel(/Calibrated on/).fill('2025-03-01');
+  await form.getByTestId('keep tool').click();
+  await expect(page.getByTestId('tool Caliper 7')).toContainText('out of date since 2026-03-01');
+
+  await page.goto('/');
+  await openMachine(page, 'T131');
+  await beginWalk(page);
+  await openStop(page, 'fan-drive-belt');
+  await confirmPosition(page);
+
+  await test.step('one’s own, out of date', async () => {
+    await page.getByTestId('key tool').click();
+    await page.getByRole('radio', { name: /Caliper 7/ }).click();
+    await expect(page.getByTestId('tools')).toContainText('counts twice');
+    await page.getByTestId('tool done').click();
+    await expect(page.getByLabel(/reading 1 · Caliper 7 ±0.1, out of date/)).toBeVisible();
+    await page.getByTestId('pad text').fill('36.5');
+    await page.getByTestId('judge').click();
+    await expect(page.getByTestId('doubted tool')).toContainText('Read with Caliper 7');
+    await expect(page.getByTestId('verdict')).toContainText('36.5 mm ±0.12');
+  });
+
+  await test.step('the gauge pairs by the code it shows, and writes into the pad', async () => {
+    await page.getByRole('button', { name: /The reading was wrong/ }).click();
+    const { gauge } = (await (await page.request.get('/api/session')).json()) as { gauge: string };
+    const face = await (await page.request.get(gauge)).text();
+    await page.getByTestId('key tool').click();
+    await page.getByLabel('Code on the wireless gauge').fill('12');
+    await page.getByTestId('pair gauge').click();
+    await expect(page.getByText('That is not the code on its display.')).toBeVisible();
+    await page
+      .getByLabel('Code on the wireless gauge')
+      .fill(/<output id="code">(\d+)/.exec(face)?.[1] ?? '');
+    await page.getByTestId('pair gauge').click();
+    await page.getByRole('radio', { name: /Simulated gauge/ }).click();
+    await page.getByTestId('tool done').click();
+    await expect(page.getByTestId('tool at hand')).toContainText('press its button');
+    const press = (quantity: string, truth: number) =>
+      page.request.post(`${gauge}/press`, { data: { quantity, truth } });
+    await press('force', 200);
+    await expect(page.getByTestId('pad text')).toHaveValue('');
+    const sent = (await (await press('length', 36.7)).json()) as { value: number };
+    await expect(page.getByTestId('pad text')).toHaveValue(String(sent.value));
+    await page.getByTestId('judge').click();
+    await expect(page.getByTestId('verdict')).toContainText(`${sent.value} mm`);
+    await expect(page.getByTestId('doubted tool')).toHaveCount(0);
+  });
+
+  await test.step('a caliper that types, without the pad being touched', async () => {
+    await page.getByRole('button', { name: /The reading was wrong/ }).click();
+    await expect(page.getByTestId('pad text')).toBeVisible();
+    await page.keyboard.type('36.81\n', { delay: 5 });
+    await expect(page.getByTestId('verdict')).toContainText('36.81 mm');
+  });
+
+  const [last] = (await readingsOf(page, 'T131')).slice(-1);
+  expect(last).toContain('36.81');
 });

@@ -4,7 +4,11 @@ import { bringUp } from './serve.mjs';
 
 const port = Number(process.env.PORT ?? 8460);
 try {
-  const { address } = await bringUp({ demo: true, fresh: process.argv.includes('--fresh'), port });
+  const { address, gauge } = await bringUp({
+    demo: true,
+    fresh: process.argv.includes('--fresh'),
+    port,
+  });
   process.stdout.write(`
   Green Tally demo:  ${address}
 
@@ -12,6 +16,7 @@ try {
                      rhea  (planner,    Upper Larkmoor)
                      maud  (admin)
   Password for all   before-harvest
+  Simulated gauge    ${gauge}, shows the code it pairs by
   The demo's day is Tuesday 9 June 2026. Ctrl-C stops everything; data is kept. Start over with: npm run demo -- --fresh
 
 `);

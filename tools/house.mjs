@@ -147,6 +147,19 @@ export function bundleServer() {
   return bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
 }
 
+/** Starts the simulated gauge on a free port; gives its address and its process. */
+export async function startGauge(firstPort) {
+  const port = await freePort(firstPort);
+  const program = bundle('server/src/cli/gauge.ts', 'server/dist/gauge.mjs');
+  const started = startUntil(process.execPath, [program], /listening on/, {
+    name: 'The simulated gauge',
+    env: { ...process.env, PORT: String(port) },
+    detached: true,
+  });
+  await started.ready;
+  return { child: started.child, url: `http://127.0.0.1:${port}` };
+}
+
 /** Starts a child and waits until it prints a line that matches; rejects when it ends before. */
 export function startUntil(command, args, pattern, { name, ...options }) {
   const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });

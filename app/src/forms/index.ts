@@ -8,6 +8,7 @@ export { ImportCard } from '../readings/ImportCard';
 export { SetupScreen } from '../session/SetupScreen';
 export { AddMachine } from '../settings/AddMachine';
 export { CostsScreen } from '../settings/CostsScreen';
+export { ToolsScreen } from '../settings/ToolsScreen';
 export { PeopleScreen } from '../settings/PeopleScreen';
 export { AddCheck } from '../specs/AddCheck';
 export { ChoicesForm } from '../specs/choices/ChoicesForm';

@@ -15,6 +15,11 @@ export const SECTIONS: readonly Section[] = [
   { to: '/settings/you', title: 'You', text: 'who is signed in here, signing out' },
   { to: '/settings/look', title: 'Look', text: 'Daylight for the sun, Shed for the dark' },
   {
+    to: '/settings/tools',
+    title: 'Your tools',
+    text: 'what you measure with, and until when it is calibrated',
+  },
+  {
     to: '/settings/device',
     title: 'This device',
     text: 'machines taken along for no signal, and the room they take',

@@ -1,5 +1,6 @@
 export * from './api';
 export * from './drafts';
+export { useTools } from './tools';
 export { forget } from './facts';
 export * from './hooks';
 export * from './lists';

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { StyleSheet, TextInput, View } from 'react-native';
+import { entersFocused, isTyped } from './keys';
 import { Tap } from './Tap';
 import { FONT, usePalette } from './theme';
 import { ENTRY, RADIUS, SPACE, STROKE, TARGET } from './tokens';
@@ -82,6 +83,11 @@ export function Pad(props: PadProps) {
     ...extras,
   ];
   const type = (key: string) => () => onText(pressKey(text, key));
+  usePadKeys({
+    ...props,
+    inches,
+    change: other && other !== unit ? () => onUnit(other) : undefined,
+  });
   return (
     <View style={styles.pad}>
       <Typed {...props} />
@@ -107,6 +113,44 @@ export function Pad(props: PadProps) {
       })}
     </View>
   );
+}
+
+/** A key that ends what a wedge or a keyboard types, and those that are typed. */
+const TYPED = /^[0-9.,]$/;
+
+/**
+ * Digits begin a reading wherever the focus is: from a keyboard, or from a caliper that types like
+ * one and ends with Enter. `u` changes the unit.
+ */
+function usePadKeys({
+  text,
+  onText,
+  onEnter,
+  inches,
+  change,
+}: PadProps & { readonly inches: boolean; readonly change: (() => void) | undefined }): void {
+  // keys of one moment come faster than the screen is drawn
+  const now = useRef(text);
+  useEffect(() => {
+    now.current = text;
+    const write = (event: KeyboardEvent, next: string) => {
+      event.preventDefault();
+      now.current = next;
+      onText(next);
+    };
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyped(event) || entersFocused(event)) return;
+      const { key } = event;
+      const typed = now.current;
+      if (inches && key === '/') write(event, `${typed}/`);
+      else if (TYPED.test(key)) write(event, pressKey(typed, key));
+      else if (key === 'Backspace') write(event, typed.slice(0, -1));
+      else if (key === 'u') change?.();
+      else if (key === 'Enter' && typed) onEnter?.();
+    };
+    globalThis.addEventListener?.('keydown', onKey);
+    return () => globalThis.removeEventListener?.('keydown', onKey);
+  });
 }
 
 /**

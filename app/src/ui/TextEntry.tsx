@@ -1,5 +1,5 @@
 import Input from '@rneui/themed/dist/Input';
-import { useState } from 'react';
+import { useState, type RefObject } from 'react';
 import { entryEdge, entryLook } from './entryLook';
 import { usePalette } from './theme';
 
@@ -14,6 +14,8 @@ interface TextEntryProps {
   readonly onSubmit?: () => void;
   /** more than one: room for several lines */
   readonly lines?: number;
+  /** by what a screen puts the focus here */
+  readonly fieldRef?: RefObject<{ focus: () => void } | null>;
 }
 
 /** A line of text outside a form; dictation friendly. */
@@ -27,11 +29,13 @@ export function TextEntry({
   autoComplete,
   onSubmit,
   lines = 1,
+  fieldRef,
 }: TextEntryProps) {
   const palette = usePalette();
   const [focused, setFocused] = useState(false);
   return (
     <Input
+      {...(fieldRef ? { ref: fieldRef as never } : {})}
       label={label}
       aria-label={label}
       value={value}

@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { Check, MachineFile, Walk } from '@green-tally/core/contracts';
@@ -15,6 +14,8 @@ import { CheckTitle, Progress } from './CheckParts';
 import { DecideOtherwise } from './DecideOtherwise';
 import { EntryStep } from './EntryStep';
 import type { Taken } from './entries';
+import { KeysHelp } from './keys/KeysHelp';
+import { useKeys } from './keys/useKeys';
 import { newReading } from './session';
 import { PhotoStrip } from './photos/PhotoStrip';
 import { struckBy } from './checkStep';
@@ -57,21 +58,24 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     router.replace(
       id && id !== check.id ? `/walk/${file.machine.id}/${id}` : `/walk/${file.machine.id}`,
     );
-  useStepKeys(
-    () => go(stops[at + 1]?.check.id),
-    () => go(stops[at - 1]?.check.id),
-  );
+  const goNext = () => go(next?.check.id);
+  useKeys([
+    { key: 'j', does: 'next check of the walk', run: () => go(stops[at + 1]?.check.id) },
+    { key: 'k', does: 'check before it', run: () => go(stops[at - 1]?.check.id) },
+    ...(step.at === 'verdict' ? [{ key: 'Enter', does: 'on to what is next', run: goNext }] : []),
+  ]);
 
   const taking = { file, check, walk, by, stand };
   const take = useAction(async (taken: readonly Taken[], note: string) => {
     if (step.at !== 'entering') return;
     const { wish, settled } = step;
     await put(
-      taken.map(({ place, value, strikes }) => {
+      taken.map(({ place, value, strikes, tool }) => {
         const old = own.find((r) => r.id === strikes) ?? struckBy(wish, own, { place, value });
         const about = {
           ...taking,
           place,
+          tool: tool ?? null,
           state: wish.state,
           now: clock(),
           note,
@@ -129,6 +133,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
         <SyncLine />
       </HeadRow>
       <Progress stops={stops} at={at} />
+      <KeysHelp />
     </View>
   );
 
@@ -176,24 +181,9 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
         add: addToWork,
       }}
       begin={(wish) => tell({ type: 'begin', wish: { ...wish, since: clock().toISOString() } })}
-      next={{ last: next === undefined, change, go: () => go(next?.check.id) }}
+      next={{ last: next === undefined, change, go: goNext }}
     />
   );
-}
-
-/** `j` and `k` go to the next and the previous check, when nothing is being typed. */
-function useStepKeys(forward: () => void, back: () => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === 'j') forward();
-      if (event.key === 'k') back();
-    };
-    globalThis.addEventListener?.('keydown', onKey);
-    return () => globalThis.removeEventListener?.('keydown', onKey);
-  });
 }
 
 const styles = StyleSheet.create({ head: { gap: SPACE.s, paddingBottom: SPACE.xs } });

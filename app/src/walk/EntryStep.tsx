@@ -1,4 +1,4 @@
-import { createElement, useState, type ReactNode } from 'react';
+import { createElement, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
 import { atPlace } from '@green-tally/core/kinds';
@@ -13,6 +13,7 @@ import { EarlierLine } from './EarlierLine';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
 import type { EntryProps, Taken } from './entries';
 import { entryOf } from './entryOf';
+import { useKeys } from './keys/useKeys';
 import { PositionBanner } from './PositionBanner';
 import type { Standing } from './useStand';
 
@@ -44,6 +45,8 @@ export function EntryStep(props: EntryStepProps) {
   const { file, walk, check, verdict, step, tell, own, take } = props;
   const [note, setNote] = useTextDraft(`note|${walk.id}|${check.id}`);
   const [challenge, setChallenge] = useState<Challenge>();
+  const noteField = useRef<{ focus: () => void }>(null);
+  useKeys([{ key: 'n', does: 'write a note', run: () => noteField.current?.focus() }]);
   /** what the person says to a value that cannot well be; undefined: it is measured again */
   const asked = async (text: string): Promise<string | undefined> => {
     const why = await new Promise<string | undefined>((answer) => setChallenge({ text, answer }));
@@ -78,6 +81,7 @@ export function EntryStep(props: EntryStepProps) {
         {step.at === 'entering' && wish.state === 'asFound' ? (
           <>
             <TextEntry
+              fieldRef={noteField}
               label="Note"
               value={note}
               onChange={setNote}

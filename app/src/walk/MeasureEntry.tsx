@@ -2,12 +2,15 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { CheckUnit, QUANTITY_UNITS, type CheckOf } from '@green-tally/core/contracts';
 import { atPlace, limitWords } from '@green-tally/core/kinds';
+import { printNumber } from '@green-tally/core/units';
 import { Schematic } from '../schematics/Schematic';
 import { useTextDraft } from '../store';
 import { Choice, Press, Quiet, SPACE, Strong, TextEntry, useWide } from '../ui';
 import { Pad } from '../ui/Pad';
 import type { EntryProps } from './entries';
 import { readMeasured } from './readText';
+import { ToolCard } from './tools/ToolCard';
+import { useToolAtHand } from './tools/useToolAtHand';
 
 /** A length at one place: the pad, repeats, and "looks" where the check offers it. */
 export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
@@ -19,6 +22,12 @@ export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
   const [trouble, setTrouble] = useState<string | undefined>();
   const [looking, setLooking] = useState(false);
   const wide = useWide();
+  const hand = useToolAtHand(check, (sent) => {
+    if (sent.quantity !== check.quantity) return;
+    setUnit(CheckUnit.parse(sent.unit));
+    setText(printNumber(sent.value, 4));
+    setTrouble(undefined);
+  });
   const taken = readings.filter((r) => r.place === place && r.value.kind === 'measure').length;
   const judge = async () => {
     const read = readMeasured(text, check, unit);
@@ -29,21 +38,22 @@ export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
       typed: [text.trim()],
       unit: read.unit,
     };
-    if (!(await onTake([{ place, value }]))) return;
+    if (!(await onTake([{ place, value, tool: hand.tool }]))) return;
     setText('');
     onDone();
   };
   const body = (
     <>
-      <Schematic check={check} />
+      {hand.open ? <ToolCard check={check} hand={hand} /> : <Schematic check={check} />}
       <Quiet>{limitWords(check)}</Quiet>
+      {hand.open ? null : <ToolCard check={check} hand={hand} />}
       {looking ? <LookEntry {...props} place={place} onBack={() => setLooking(false)} /> : null}
     </>
   );
   const footer = (
     <>
       <Pad
-        label={`${state === 'asLeft' ? 'as left' : `reading ${taken + 1}`} · ${check.tool.name} ±${check.tool.resolution}`}
+        label={`${state === 'asLeft' ? 'as left' : `reading ${taken + 1}`} · ${hand.tool.name} ±${hand.tool.resolution}${hand.tool.outOfDate ? ', out of date' : ''}`}
         text={text}
         unit={unit}
         units={QUANTITY_UNITS[check.quantity]}
@@ -55,11 +65,12 @@ export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
         onEnter={() => void judge()}
         trouble={trouble}
         autoFocus={wide}
-        extras={
-          check.lookAlone && state === 'asFound'
+        extras={[
+          ...(check.lookAlone && state === 'asFound'
             ? [{ title: 'looks…', onPress: () => setLooking(true) }]
-            : []
-        }
+            : []),
+          { title: 'tool', label: 'measured with another tool', onPress: hand.toggle },
+        ]}
       />
       <Press fill="pine" title="Judge it" testID="judge" onPress={() => void judge()} />
     </>

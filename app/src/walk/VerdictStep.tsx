@@ -50,6 +50,7 @@ export function VerdictStep(props: VerdictStepProps) {
   const fix = FIX[decision];
   const again = decision === 'remeasure' || decision === 'due';
   const mendable = decision === 'replace' && found(verdict, 'damaged');
+  const doubted = own.find((r) => r.tool?.outOfDate)?.tool;
   const [asked, setAsked] = useState<Asked>();
   const ask = (what: Asked) => {
     const [only] = check.places;
@@ -103,6 +104,9 @@ export function VerdictStep(props: VerdictStepProps) {
       ) : null}
       {both}
       <VerdictCard verdict={verdict} facts={facts} otherwise={otherwise} />
+      {doubted ? (
+        <Quiet testID="doubted tool">{`Read with ${doubted.name}: its calibration is out of date, so its ± counts twice.`}</Quiet>
+      ) : null}
       {beside}
       {photos}
       <WhyCard check={check} />

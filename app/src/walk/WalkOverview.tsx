@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { MachineFile, Walk } from '@green-tally/core/contracts';
 import { live } from '@green-tally/core/history';
@@ -12,6 +12,8 @@ import { Card, Go, Heading, Press, Quiet, Screen, Strong, TextEntry, Title, useW
 import { dayWords } from '../yard/words';
 import { KeepBook } from './KeepBook';
 import { AllSound, TakeBack } from './AllSound';
+import { KeysHelp } from './keys/KeysHelp';
+import { useKeys } from './keys/useKeys';
 import { StationStops } from './StationStops';
 import { useWhere } from './useWhere';
 import { WalkStand } from './WalkStand';
@@ -39,6 +41,15 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const next = goOn(stops, stands.stand?.position);
   const done = stops.filter((s) => s.state === 'done').length;
   const end = () => router.push(`/walk/${machine.id}/end`);
+  const find = useRef<{ focus: () => void }>(null);
+  useKeys([
+    { key: '/', does: 'find a check', run: () => find.current?.focus() },
+    {
+      key: 'Enter',
+      does: 'open what is next',
+      run: () => (next ? router.push(`/walk/${machine.id}/${next.check.id}`) : end()),
+    },
+  ]);
   const others = readByOthers(file, walk, session?.person?.name);
   const runs = stands.facts?.run === 'running';
   return (
@@ -67,6 +78,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
       }
     >
       <WalkHead machine={machine} />
+      <KeysHelp />
       <Title>{`Walk: ${done} of ${stops.length}`}</Title>
       <Quiet>{aboutWalk(walk, saved)}</Quiet>
       <KeepBook file={file} />
@@ -74,6 +86,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
       <LookFirst machineId={machine.id} noticed={walk.noticed} stops={stops} />
       {stops.length > MANY ? (
         <TextEntry
+          fieldRef={find}
           label="Find a check"
           value={search}
           onChange={setSearch}

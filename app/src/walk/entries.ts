@@ -1,5 +1,12 @@
 import type { ReactNode } from 'react';
-import type { Check, MachineFile, Reading, ReadingValue, Walk } from '@green-tally/core/contracts';
+import type {
+  Check,
+  MachineFile,
+  Reading,
+  ReadingTool,
+  ReadingValue,
+  Walk,
+} from '@green-tally/core/contracts';
 import type { CheckVerdict } from '@green-tally/core/verdict';
 
 /** A value taken at a place. */
@@ -8,6 +15,8 @@ export interface Taken {
   readonly value: ReadingValue;
   /** the reading of that place that it takes the stead of */
   readonly strikes?: string | undefined;
+  /** what it was measured with; the sheet's tool unless said */
+  readonly tool?: ReadingTool;
 }
 
 /** What every way of entering a reading is given. */

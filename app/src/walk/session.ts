@@ -23,6 +23,8 @@ export interface Taking {
   readonly repaired?: boolean;
   readonly settled?: boolean;
   readonly strikes?: string | null;
+  /** the sheet's unless said */
+  readonly tool?: Reading['tool'];
   /** how the machine stands, as it was confirmed */
   readonly stand: Stand | undefined;
 }
@@ -46,7 +48,7 @@ export function newReading(taking: Taking, value: ReadingValue): Reading {
     repaired: taking.repaired ?? false,
     settled: taking.settled ?? false,
     positionConfirmed: value.kind === 'skip' || taking.stand?.position === check.position,
-    tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
+    tool: check.kind === 'measure' || check.kind === 'series' ? (taking.tool ?? check.tool) : null,
     takenAt: now.toISOString(),
     hours: walk.hours,
     fit: fitOf(file),

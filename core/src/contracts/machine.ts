@@ -229,6 +229,11 @@ export const Session = z.object({
   needsSetup: z.boolean(),
   now: z.string(),
   demo: z.boolean(),
+  gauge: z
+    .string()
+    .nullable()
+    .default(null)
+    .describe('address of a wireless gauge near by; null: there is none'),
   demoSignIns: z.array(
     z.object({ signIn: z.string(), password: z.string(), name: z.string(), role: z.string() }),
   ),

@@ -32,7 +32,7 @@ export function createApp(setting: Setting): Express {
           imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'", 'data:'],
           workerSrc: ["'self'", 'blob:'],
-          connectSrc: ["'self'"],
+          connectSrc: ["'self'", ...(setting.gauge ? [setting.gauge] : [])],
           objectSrc: ["'none'"],
           baseUri: ["'self'"],
           formAction: ["'self'"],

@@ -5,6 +5,7 @@ import { Schematic } from '../../schematics/Schematic';
 import { Press, Quiet, useWide } from '../../ui';
 import { Pad } from '../../ui/Pad';
 import type { EntryProps } from '../entries';
+import { ToolCard } from '../tools/ToolCard';
 import { ChallengeCard } from './ChallengeCard';
 import { groupBySides } from './sides';
 import { SeriesGrid } from './SeriesGrid';
@@ -30,6 +31,7 @@ export function SeriesEntry(props: EntryProps<MeasuredCheck>) {
     <>
       {grid.rows.length <= FEW_ROWS ? <Schematic check={here} /> : null}
       <Quiet>{`${limitWords(here, here, 1)}${travel}`}</Quiet>
+      <ToolCard check={check} hand={series.hand} />
       <SeriesGrid check={check} grid={grid} series={series} />
     </>
   );

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import {
   QUANTITY_UNITS,
-  type CheckUnit,
+  CheckUnit,
   type MeasuredCheck,
   type Reading,
 } from '@green-tally/core/contracts';
@@ -11,6 +11,7 @@ import { newestOf } from '@green-tally/core/history';
 import { printNumber } from '@green-tally/core/units';
 import { useTextDraft } from '../../store';
 import type { EntryProps, Taken } from '../entries';
+import { useToolAtHand } from '../tools/useToolAtHand';
 import { readMeasured, readTravel } from '../readText';
 
 /** What is read in this pass over the places. */
@@ -64,10 +65,17 @@ export function useSeries({
   const [challenge, setChallenge] = useState<Challenge | undefined>();
   const ownUnit = QUANTITY_UNITS[check.quantity][0];
 
+  const hand = useToolAtHand(check, (sent) => {
+    if (sent.quantity !== (pass === 'travel' ? 'length' : check.quantity)) return;
+    setUnit(CheckUnit.parse(sent.unit));
+    setText(printNumber(sent.value, 4));
+    setTrouble(undefined);
+  });
+
   const wrong = readAt(place, pass);
   const store = async (taken: Taken) => {
     setChallenge(undefined);
-    if (!(await onTake([{ ...taken, strikes: wrong?.id }]))) return;
+    if (!(await onTake([{ ...taken, strikes: wrong?.id, tool: hand.tool }]))) return;
     setText('');
     setChosen(undefined);
     const left = unread(pass).filter((p) => p !== taken.place);
@@ -105,6 +113,7 @@ export function useSeries({
     trouble,
     challenge,
     valueAt,
+    hand,
     /** the reading of this place that what is typed now strikes */
     wrong,
     same: same === undefined ? undefined : `${printNumber(same, 1)} ${ownUnit}`,

@@ -8,12 +8,13 @@ import { beginSession, endSession } from '../session';
 import type { Setting } from '../setting';
 
 /** Sign-in, first set-up, people. */
-export function peopleHandlers({ db, clock, demoSignIns = [] }: Setting) {
+export function peopleHandlers({ db, clock, demoSignIns = [], gauge }: Setting) {
   const sessionFor = async (person: Session['person']): Promise<Session> => ({
     person,
     needsSetup: person === null && (await PersonRow.count()) === 0,
     now: clock.now().toISOString(),
     demo: demoSignIns.length > 0,
+    gauge: person && gauge ? gauge : null,
     demoSignIns: person ? [] : demoSignIns,
   });
   const begin = async (req: Request, person: NonNullable<Session['person']>): Promise<Session> => {

@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('your tools', async () => (await import('../../forms')).ToolsScreen);
