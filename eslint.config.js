@@ -28,6 +28,7 @@ const NOUNS = [
   'summary',
   'sheets',
   'plan',
+  'card',
   'choose',
 ];
 /** The server's rooms, lowest first; `http` stands above them all, `cli` and tests above that. */
@@ -46,6 +47,7 @@ const ROOMS = [
   'work',
   'ticks',
   'photos',
+  'cards',
   'plan',
   'standings',
   'yard',

@@ -99,6 +99,7 @@ export function scenario(): Scenario {
       visits: [],
       ticks: [],
       photos: [],
+      said: [],
       costs: costsOf(machine, sheets),
       rates: {},
       hands: {},

@@ -29,6 +29,7 @@ import { DueCard } from './DueCard';
 import { MachineDrawing } from './MachineDrawing';
 import { ReadyCard } from './ReadyCard';
 import { RejudgeCard } from './RejudgeCard';
+import { CardLinks, SaidCards } from './operatorCards';
 import { WithMachine, type Known } from './WithMachine';
 
 /** One machine as a place of its own. */
@@ -76,6 +77,7 @@ function MachinePage({ file, standing, again, back }: Known & { readonly back: b
           text="Without one there is nothing to measure against. A planner imports it under Specs."
         />
       ) : null}
+      {file.said.length ? <SaidCards file={file} /> : null}
       {standing.checks ? <ReadyCard machineId={machine.id} standing={standing} /> : null}
       <MachineDrawing file={file} verdicts={standing.verdicts} />
       <DueCard file={file} standing={standing} />
@@ -94,6 +96,7 @@ function MachinePage({ file, standing, again, back }: Known & { readonly back: b
       <EquipmentCard file={file} onChanged={again} />
       <HarvestCard machine={machine} seasonHours={standing.facts.seasonHours} onChanged={again} />
       <AlongCard id={machine.id} />
+      <CardLinks machine={machine} />
       <Walks file={file} />
     </Screen>
   );

@@ -60,7 +60,9 @@ function Refused() {
 function refusedTitle(o: NonNullable<ReturnType<typeof useOutgoing>>[number]): string {
   if (o.kind === 'walk') return 'A walk could not be stored';
   if (o.kind === 'tick') return `A tick could not be stored: ${o.body.key.split('|').at(-1) ?? ''}`;
+  if (o.kind === 'said') return `What ${o.body.name} says could not be stored`;
   const what = o.body.checkId.replaceAll('-', ' ');
+  if (o.kind === 'photo') return `A photo of ${what} could not be stored`;
   if (o.kind === 'work') return `Work on ${what} could not be stored`;
   return o.kind === 'withdrawal'
     ? `Work on ${what} could not be withdrawn`

@@ -17,6 +17,14 @@ export function Gate({ children }: { children: ReactNode }) {
   const who = session?.person?.id;
   useEffect(() => (who ? startLive() : undefined), [who]);
   useAlong(who, session?.now.slice(0, 10) ?? '');
+  const path = usePathname();
+  // an operator's card needs no account
+  if (path.startsWith('/card/'))
+    return (
+      <View style={[styles.app, { backgroundColor: palette.paper }]}>
+        <Suspense fallback={<Skeleton what="the card" />}>{children}</Suspense>
+      </View>
+    );
   if (!session && error)
     return (
       <Screen>

@@ -40,7 +40,14 @@ function answer(url: URL): unknown {
       : { sheets: file.sheets.map(ref), earlier: [], rates: {}, hands: {}, costs: null },
     readings: [...server.since].flatMap(([at, readings]) => (at > since ? readings : [])),
     walks: file.walks,
-    ...{ work: [], ticks: [], visits: [], photos: [], dropped: since ? server.dropped : [] },
+    ...{
+      work: [],
+      ticks: [],
+      visits: [],
+      photos: [],
+      said: [],
+      dropped: since ? server.dropped : [],
+    },
   } satisfies MachineChanges;
 }
 

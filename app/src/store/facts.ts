@@ -188,10 +188,8 @@ const rowsOf = <T>(table: Table<T, string>, id: string) =>
 
 async function wholeHere(id: string): Promise<Here | undefined> {
   // asked for at once and without a wait between, so that the transaction holds
-  const [kept, readings, walks, work, ticks, visits, photos, outgoing] = await local.transaction(
-    'r',
-    [local.machines, local.outgoing, ...factTables()],
-    () =>
+  const [kept, readings, walks, work, ticks, visits, photos, said, outgoing] =
+    await local.transaction('r', [local.machines, local.outgoing, ...factTables()], () =>
       Promise.all([
         local.machines.get(id),
         rowsOf(local.readings, id),
@@ -200,9 +198,10 @@ async function wholeHere(id: string): Promise<Here | undefined> {
         rowsOf(local.ticks, id),
         rowsOf(local.visits, id),
         rowsOf(local.photos, id),
+        rowsOf(local.said, id),
         rowsOf(local.outgoing, id),
       ]),
-  );
+    );
   if (!kept) return undefined;
   const sheets = await sheetsOf(kept.judgedBy.sheets);
   const earlier = await sheetsOf(kept.judgedBy.earlier);
@@ -218,6 +217,7 @@ async function wholeHere(id: string): Promise<Here | undefined> {
     ticks: ticks.sort(by('at', 'id')),
     visits: visits.sort(by('startsOn', 'id')),
     photos: photos.sort(by('takenAt', 'id')),
+    said: said.sort(by('at', 'id')),
   };
   files.delete(id);
   files.set(id, { stamp: kept.stamp, file });
@@ -234,6 +234,8 @@ const TABLE_OF = {
   withdrawal: 'work',
   tick: 'ticks',
   photo: 'photos',
+  // who says it does not hold the machine's facts
+  said: undefined,
 } as const;
 /** Tables that {@link layIn} writes to: a transaction that calls it has to name them. */
 export const layTables = () => [local.machines, ...factTables()];
@@ -242,8 +244,10 @@ export const layTables = () => [local.machines, ...factTables()];
 export async function layIn(sent: readonly Outgoing[]): Promise<void> {
   const ids = [...new Set(sent.map((s) => s.machineId))];
   const here = new Set((await local.machines.bulkGet(ids)).flatMap((m) => m?.id ?? []));
-  for (const entry of sent)
-    if (here.has(entry.machineId)) await local.table(TABLE_OF[entry.kind]).put(entry.body);
+  for (const entry of sent) {
+    const table = TABLE_OF[entry.kind];
+    if (table && here.has(entry.machineId)) await local.table(table).put(entry.body);
+  }
   for (const id of here) await local.machines.update(id, { stamp: Date.now() + Math.random() });
 }
 

@@ -3,6 +3,8 @@ import {
   MachineFile,
   type JudgedBy,
   type Machine,
+  type OperatorNote,
+  type OperatorSaid,
   type Photo,
   type Reading,
   type SpecSheet,
@@ -32,6 +34,8 @@ export type Outgoing = {
   /** the item as it is once it has been withdrawn */
   | { readonly kind: 'withdrawal'; readonly body: WorkItem }
   | { readonly kind: 'tick'; readonly body: Tick }
+  /** what an operator says on a machine's card, and by whose link */
+  | { readonly kind: 'said'; readonly body: OperatorNote; readonly key: string }
   /** what it shows lies among the photo files */
   | { readonly kind: 'photo'; readonly body: Photo }
 );
@@ -64,7 +68,7 @@ export interface KeptMachine {
 }
 
 /** The tables that hold a machine's facts, a row a fact. */
-export const FACTS = ['readings', 'walks', 'work', 'ticks', 'visits', 'photos'] as const;
+export const FACTS = ['readings', 'walks', 'work', 'ticks', 'visits', 'photos', 'said'] as const;
 
 /** What a photo shows, as bytes: whole until it is sent, small as long as its machine is here. */
 export interface PhotoFile {
@@ -85,6 +89,7 @@ class LocalStore extends Dexie {
   readonly ticks: Table<Tick, string>;
   readonly visits: Table<Visit, string>;
   readonly photos: Table<Photo, string>;
+  readonly said: Table<OperatorSaid, string>;
   readonly photoFiles: Table<PhotoFile, string>;
   /** revisions never change */
   readonly sheets: Table<SpecSheet, [model: string, revision: number]>;
@@ -95,12 +100,16 @@ class LocalStore extends Dexie {
       .stores({
         machines: 'id',
         ...Object.fromEntries(
-          FACTS.filter((name) => name !== 'photos').map((name) => [name, 'id, machineId']),
+          FACTS.filter((name) => name !== 'photos' && name !== 'said').map((name) => [
+            name,
+            'id, machineId',
+          ]),
         ),
         sheets: '[model+revision]',
       })
       .upgrade(() => this.takeApart());
     this.version(3).stores({ photos: 'id, machineId', photoFiles: 'id, machineId' });
+    this.version(4).stores({ said: 'id, machineId' });
     this.outgoing = this.table('outgoing');
     this.kept = this.table('kept');
     this.machines = this.table('machines');
@@ -110,6 +119,7 @@ class LocalStore extends Dexie {
     this.ticks = this.table('ticks');
     this.visits = this.table('visits');
     this.photos = this.table('photos');
+    this.said = this.table('said');
     this.photoFiles = this.table('photoFiles');
     this.sheets = this.table('sheets');
   }

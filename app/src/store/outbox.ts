@@ -13,7 +13,14 @@
  * harm, for ids are made here and the server stores an id once.
  */
 import { mutate } from 'swr';
-import type { Photo, Reading, Tick, Walk, WorkItem } from '@green-tally/core/contracts';
+import type {
+  OperatorNote,
+  Photo,
+  Reading,
+  Tick,
+  Walk,
+  WorkItem,
+} from '@green-tally/core/contracts';
 import { ApiProblem, Unreachable } from './api';
 import { changesOf, layIn, layTables } from './facts';
 import { listsChanged } from './lists';
@@ -64,6 +71,7 @@ type New =
   | { kind: 'work'; body: WorkItem }
   | { kind: 'withdrawal'; body: WorkItem }
   | { kind: 'tick'; body: Tick }
+  | { kind: 'said'; body: OperatorNote & { machineId: string }; key: string }
   | { kind: 'photo'; body: Photo };
 
 /**

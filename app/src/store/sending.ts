@@ -12,7 +12,7 @@ export type Settle = (
 
 /**
  * Sends what must go first: walks, then readings in batches, then work, then what is withdrawn, then
- * ticks; photos one by one after all else.
+ * ticks, then what operators say; photos one by one after all else.
  */
 export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
@@ -31,9 +31,14 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
   const ticks = waiting.filter((o) => o.kind === 'tick');
   if (ticks.length)
     return sendEach(ticks, (t) => api('POST /ticks', { body: { ticks: [t.body] } }), settle);
+  const said = waiting.filter((o) => o.kind === 'said');
+  if (said.length) return sendEach(said, sendSaid, settle);
   const [photo] = waiting.filter((o) => o.kind === 'photo');
   if (photo) return sendEach([photo], (p) => sendPhoto(p.body), settle);
 }
+
+const sendSaid = ({ key, body }: Outgoing & { kind: 'said' }) =>
+  api('POST /card/{key}', { params: { key }, body });
 
 /** So much goes at once: with little signal a part comes through where a whole photo would not. */
 const A_PART = 64 * 1024;

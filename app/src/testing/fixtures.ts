@@ -54,6 +54,7 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
   ],
   ticks: [],
   photos: [],
+  said: [],
   costs: null,
   rates: {},
   hands: {},

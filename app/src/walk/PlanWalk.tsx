@@ -5,6 +5,7 @@ import { dueOf, type Standing } from '@green-tally/core/plan';
 import { useTextDraft, useToday } from '../store';
 import { Quiet, Screen, TextEntry, TickLine, Title } from '../ui';
 import { dayWords } from '../yard/words';
+import { suspectsOf } from './suspects';
 import { useFit } from './useFit';
 import { FitCard, KindChoice, Stations, TimeChoice, ToGate } from './PlanParts';
 import { KINDS, usePlanDraft, type Kind, type PlannedWalk } from './planDraft';
@@ -15,15 +16,13 @@ interface PlanWalkProps {
   readonly file: MachineFile;
   readonly standing: Standing;
   readonly onPlanned: (walk: PlannedWalk) => void;
-  /** ids of the checks that some words of an operator point to */
-  readonly pointsTo: (words: string) => readonly string[];
 }
 
 /**
  * Before a walk: what it is for, the time there is, how many checks that makes, and what is left out
  * and what that may cost.
  */
-export function PlanWalk({ file, standing, onPlanned, pointsTo }: PlanWalkProps) {
+export function PlanWalk({ file, standing, onPlanned }: PlanWalkProps) {
   const { machine } = file;
   const today = useToday();
   const [noticed, setNoticed] = useTextDraft(`walk-noticed|${machine.id}`);
@@ -32,7 +31,7 @@ export function PlanWalk({ file, standing, onPlanned, pointsTo }: PlanWalkProps)
   const { minutes } = draft;
   const [wide, setWide] = useState(false);
   const [out, setOut] = useState<readonly number[]>([]);
-  const kinds = useCandidates(file, standing, pointsTo(noticed).join(' '));
+  const kinds = useCandidates(file, standing, suspectsOf(noticed, file).join(' '));
   const belongs = kinds[kind];
   const due = useMemo(() => belongs.filter(isAsked), [belongs]);
   const counts = useMemo(() => countsOf(kinds), [kinds]);

@@ -1,9 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
-import type { MachineFile } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
-import { suspectsFor, symptomsIn } from '@green-tally/core/symptoms';
-import { checksFor } from '@green-tally/core/walk';
 import { WithMachine } from '../machine/WithMachine';
 import { later } from '../ui';
 import type { PlannedWalk } from './planDraft';
@@ -27,12 +24,7 @@ export function WalkScreen() {
             onPlanAgain={planned && (() => setPlanned(undefined))}
           />
         ) : (
-          <PlanWalk
-            file={file}
-            standing={standing}
-            onPlanned={setPlanned}
-            pointsTo={(words) => suspectsOf(words, file)}
-          />
+          <PlanWalk file={file} standing={standing} onPlanned={setPlanned} />
         );
       }}
     </WithMachine>
@@ -42,13 +34,6 @@ export function WalkScreen() {
 const PlanWalk = later('the plan of the walk', async () => (await import('./underWay')).PlanWalk);
 const MakeSafeGate = later('the gate', async () => (await import('./underWay')).MakeSafeGate);
 const WalkOverview = later('the walk', async () => (await import('./underWay')).WalkOverview);
-
-/** Checks that an operator's words point to, by their ids. */
-const suspectsOf = (words: string, { machine, sheets }: MachineFile): string[] =>
-  suspectsFor(
-    symptomsIn(words).map((s) => s.id),
-    checksFor(machine, sheets),
-  ).map((s) => s.check.id);
 
 /** A walk over checks that were named elsewhere. */
 const NAMED = { kind: null, minutes: null };

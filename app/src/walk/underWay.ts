@@ -8,3 +8,6 @@ export { OutsideWalk } from './OutsideWalk';
 export { PlanWalk } from './PlanWalk';
 export { WalkEnd } from './WalkEnd';
 export { WalkOverview } from './WalkOverview';
+// they share the walk's plan and its camera: apart, those would be loaded by everybody at start
+export { CardScreen } from '../card/CardScreen';
+export { SaidCards } from '../card/SaidCards';

@@ -64,6 +64,9 @@ function MachineCard({ row, selected }: { row: YardRow; selected: boolean }) {
           <Strong tone={tone} style={styles.next}>
             {nextWords(row)}
           </Strong>
+          {row.said ? (
+            <Strong tone="violet">{`Operator says something new: ${row.said}`}</Strong>
+          ) : null}
         </View>
       </View>
       <DecisionCounts counts={row.counts} />

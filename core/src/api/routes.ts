@@ -5,6 +5,7 @@ import {
   BookReport,
   BooksAsked,
   BranchCosts,
+  CardLink,
   ChangesAsked,
   Check,
   CostsPage,
@@ -25,6 +26,9 @@ import {
   NewPage,
   NewPerson,
   NewSheet,
+  OperatorCard,
+  OperatorNote,
+  OperatorSaid,
   OwnTool,
   OwnTools,
   PageContent,
@@ -61,6 +65,7 @@ import {
 import type { Route } from './route';
 
 const ById = z.object({ id: Id });
+const ByKey = z.object({ key: z.string().min(1).max(120) });
 const ByKind = z.object({ kind: BookKind });
 const ByModel = z.object({ model: z.string().min(1).max(120) });
 const Paging = z.object({
@@ -486,6 +491,51 @@ export const ROUTES = {
     of: 'photo',
     params: ById,
     answer: Photo,
+  },
+  'GET /machines/{id}/cards': {
+    summary: 'Links to the machine’s operator’s card',
+    door: 'look',
+    of: 'machine',
+    params: ById,
+    answer: z.object({ cards: z.array(CardLink) }),
+  },
+  'POST /machines/{id}/cards': {
+    summary: 'Make a link to the machine’s operator’s card',
+    door: 'takeReadings',
+    of: 'machine',
+    params: ById,
+    status: 201,
+    answer: CardLink,
+  },
+  'DELETE /cards/{id}': {
+    summary: 'Take a link back: it opens nothing any more',
+    door: 'takeReadings',
+    of: 'card',
+    params: ById,
+    answer: CardLink,
+  },
+  'GET /card/{key}': {
+    summary: 'The operator’s card of one machine, for whoever has its link',
+    door: 'anyone',
+    of: 'card',
+    params: ByKey,
+    answer: OperatorCard,
+  },
+  'POST /card/{key}': {
+    summary: 'What an operator says; sent twice it is there once',
+    door: 'anyone',
+    of: 'card',
+    params: ByKey,
+    body: OperatorNote,
+    status: 201,
+    answer: OperatorSaid,
+  },
+  'GET /said/{id}/photo': {
+    summary: 'The photo that came with what an operator said',
+    door: 'look',
+    of: 'photo',
+    params: ById,
+    answer: 'image/jpeg',
   },
   'GET /due': {
     summary: 'What is due on the machines of a branch and will be, nearest first, page by page',

@@ -1,3 +1,4 @@
+export * from './cardItems';
 export * from './candidates';
 export * from './fitTime';
 export * from './fitWalk';

@@ -3,6 +3,7 @@ import { Id } from './common';
 import { ClassHands, ClassRate, MachineCosts } from './costs';
 import { Machine } from './machine';
 import { Reading, Walk } from './reading';
+import { OperatorSaid } from './card';
 import { Photo } from './photo';
 import { Tick } from './tick';
 import { Visit, WorkItem } from './work';
@@ -42,6 +43,7 @@ export const MachineChanges = z.object({
   work: z.array(WorkItem),
   ticks: z.array(Tick),
   photos: z.array(Photo).default([]),
+  said: z.array(OperatorSaid).default([]),
   visits: z.array(Visit),
   dropped: z.array(Id).describe('visits taken away'),
 });

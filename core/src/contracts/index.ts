@@ -1,4 +1,5 @@
 export * from './books';
+export * from './card';
 export * from './changes';
 export * from './check';
 export * from './common';

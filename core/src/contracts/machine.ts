@@ -4,6 +4,7 @@ import { Day, Id, Moment, ShortText, Slug } from './common';
 import { ClassHands, ClassRate, MachineCosts } from './costs';
 import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
+import { OperatorSaid } from './card';
 import { Photo } from './photo';
 import { Tick } from './tick';
 import { Visit, WorkItem } from './work';
@@ -80,6 +81,7 @@ export const MachineFile = z.object({
   visits: z.array(Visit),
   ticks: z.array(Tick).default([]),
   photos: z.array(Photo).default([]),
+  said: z.array(OperatorSaid).default([]).describe('what operators said on their card'),
   rates: z
     .record(z.string(), ClassRate)
     .default({})
@@ -127,6 +129,7 @@ export const YardRow = z.object({
   checksDue: z.int(),
   checks: z.int(),
   walk: z.enum(['none', 'started', 'done']),
+  said: z.int().default(0).describe('words of operators that nobody has heard yet'),
   /** empty when the machine is ready for harvest */
   missing: z.array(MissingStep.omit({ checks: true })),
   next: z.object({

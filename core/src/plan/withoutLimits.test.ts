@@ -43,6 +43,7 @@ function fileOf(sheet: SpecSheet) {
     visits: [],
     ticks: [],
     photos: [],
+    said: [],
     rates: {},
     hands: {},
     costs: null,

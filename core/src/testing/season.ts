@@ -80,6 +80,7 @@ export function seasonFile({
     visits: [...visits],
     ticks: [...ticks],
     photos: [],
+    said: [],
     costs: null,
     rates: {},
     hands: {},

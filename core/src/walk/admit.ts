@@ -81,7 +81,9 @@ function whenTroubles(
 ): FieldTrouble[] {
   const wrongDay = dateTroubles(reading, machine, today);
   // one that only strikes read no meter
-  return wrongDay.length || reading.value.kind === 'strike' ? wrongDay : meterTroubles(reading, machine, marks);
+  return wrongDay.length || reading.value.kind === 'strike'
+    ? wrongDay
+    : meterTroubles(reading, machine, marks);
 }
 
 function dateTroubles(

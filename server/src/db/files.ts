@@ -5,6 +5,7 @@ import {
   MachineRow,
   PersonRow,
   PhotoRow,
+  SaidRow,
   ReadingRow,
   TickRow,
   VisitRow,
@@ -12,7 +13,7 @@ import {
   WorkRow,
 } from './models';
 import { fleetRates } from './rates';
-import { toMachine, toPhoto, toReading, toTick, toVisit, toWalk, toWork } from './rows';
+import { toMachine, toPhoto, toReading, toSaid, toTick, toVisit, toWalk, toWork } from './rows';
 import { newestOf, sheetsOf, type SheetRef } from './sheets';
 import { within } from './within';
 
@@ -63,6 +64,7 @@ export async function machineFileOf(
   const visits = await VisitRow.findAll({ ...where, order: [['startsOn', 'ASC']] });
   const ticks = await TickRow.findAll({ ...where, order: [['at', 'ASC']] });
   const photos = await PhotoRow.findAll({ ...where, order: [['takenAt', 'ASC']] });
+  const said = await SaidRow.findAll({ ...where, order: [['at', 'ASC']] });
   const names = await namesOf(
     visits.map((v) => v.technicianId),
     transaction,
@@ -87,6 +89,7 @@ export async function machineFileOf(
       visits: visits.map((visit) => toVisit(visit, names)),
       ticks: ticks.map(toTick),
       photos: photos.map(toPhoto),
+      said: said.map(toSaid),
       costs: (await costsInUse(transaction))(machine, sheets),
       rates: ofChecks(rates.of(row.branch), sheets),
       hands: ofChecks(rates.hands, sheets),

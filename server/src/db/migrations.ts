@@ -173,6 +173,17 @@ const MIGRATIONS = [
     CREATE INDEX own_tools_person ON own_tools (person_id);`,
     'DROP TABLE own_tools;',
   ),
+  // the operator's card: its links, and what was said on it
+  sql(
+    '013-operators-card',
+    `
+    CREATE TABLE cards (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), made_by text NOT NULL, made_at timestamptz NOT NULL, revoked_at timestamptz);
+    CREATE INDEX cards_machine ON cards (machine_id);
+    CREATE TABLE operator_said (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), card_id uuid NOT NULL REFERENCES cards(id), at timestamptz NOT NULL, name text NOT NULL,
+      hours double precision, noticed text NOT NULL, answers jsonb NOT NULL, photo boolean NOT NULL, wrote xid8 NOT NULL DEFAULT pg_current_xact_id());
+    CREATE INDEX operator_said_machine ON operator_said (machine_id);`,
+    'DROP TABLE operator_said, cards;',
+  ),
 ];
 
 /**

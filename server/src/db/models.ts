@@ -9,6 +9,7 @@ import type {
   Import,
   ImportReport,
   Machine,
+  OperatorSaid,
   OwnTool,
   Person,
   Photo,
@@ -196,6 +197,28 @@ export class TickRow extends Model<InferAttributes<TickRow>, InferCreationAttrib
   declare at: Date;
   declare by: string;
   declare note: string;
+}
+
+/** A link to a machine's operator's card. */
+export class CardRow extends Model<InferAttributes<CardRow>, InferCreationAttributes<CardRow>> {
+  declare id: string;
+  declare machineId: string;
+  declare madeBy: string;
+  declare madeAt: Date;
+  declare revokedAt: CreationOptional<Date | null>;
+}
+
+/** What an operator said on a card. */
+export class SaidRow extends Model<InferAttributes<SaidRow>, InferCreationAttributes<SaidRow>> {
+  declare id: string;
+  declare machineId: string;
+  declare cardId: string;
+  declare at: Date;
+  declare name: string;
+  declare hours: number | null;
+  declare noticed: string;
+  declare answers: OperatorSaid['answers'];
+  declare photo: boolean;
 }
 
 /** A person's own tool. */

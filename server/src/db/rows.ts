@@ -1,5 +1,6 @@
 import type {
   Machine,
+  OperatorSaid,
   Photo,
   Reading,
   Tick,
@@ -10,6 +11,7 @@ import type {
 import type {
   MachineRow,
   PhotoRow,
+  SaidRow,
   ReadingRow,
   TickRow,
   VisitRow,
@@ -53,6 +55,17 @@ export const toTick = (row: TickRow): Tick => ({
   at: row.at.toISOString(),
   by: row.by,
   note: row.note,
+});
+export const toSaid = (row: SaidRow): OperatorSaid => ({
+  id: row.id,
+  machineId: row.machineId,
+  cardId: row.cardId,
+  at: row.at.toISOString(),
+  name: row.name,
+  hours: row.hours,
+  noticed: row.noticed,
+  answers: row.answers,
+  photo: row.photo,
 });
 export const toPhoto = (row: PhotoRow): Photo => ({
   id: row.id,

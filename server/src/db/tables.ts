@@ -16,6 +16,8 @@ import {
   SettingRow,
   PhotoRow,
   TickRow,
+  CardRow,
+  SaidRow,
   OwnToolRow,
   CostsRow,
   PriceRow,
@@ -192,6 +194,24 @@ export function defineModels(sequelize: Sequelize): void {
   TickRow.init(
     own({ id, machineId: uuid, key: text, done: flag, at: moment, by: text, note: text }),
     table('ticks'),
+  );
+  CardRow.init(
+    own({ id, machineId: uuid, madeBy: text, madeAt: moment, revokedAt: maybeMoment }),
+    table('cards'),
+  );
+  SaidRow.init(
+    own({
+      id,
+      machineId: uuid,
+      cardId: uuid,
+      at: moment,
+      name: text,
+      hours: maybeNumber,
+      noticed: text,
+      answers: json,
+      photo: flag,
+    }),
+    table('operator_said'),
   );
   OwnToolRow.init(
     own({

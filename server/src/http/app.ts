@@ -7,7 +7,7 @@ import helmet from 'helmet';
 import pino from 'pino';
 import { pinoHttp } from 'pino-http';
 import { handlersFor } from './handlers';
-import { limitTries } from './limits';
+import { limitCalls, limitTries } from './limits';
 import { mountRoutes } from './mount';
 import { answerProblem, noSuchRoute } from './problem';
 import { ownOrigin, sessions } from './session';
@@ -47,7 +47,12 @@ export function createApp(setting: Setting): Express {
   const triesLimit = limitTries(setting.db);
   api.use(
     mountRoutes(handlersFor(setting), {
-      gates: { 'POST /session': triesLimit, 'POST /setup': triesLimit },
+      gates: {
+        'POST /session': triesLimit,
+        'POST /setup': triesLimit,
+        'GET /card/{key}': triesLimit,
+        'POST /card/{key}': limitCalls(setting.db),
+      },
       checkAnswers: setting.checkAnswers ?? false,
     }),
     noSuchRoute,

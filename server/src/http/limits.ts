@@ -1,5 +1,10 @@
 import type { RequestHandler } from 'express';
-import { rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
+import {
+  ipKeyGenerator,
+  rateLimit,
+  type ClientRateLimitInfo,
+  type Store,
+} from 'express-rate-limit';
 import { QueryTypes } from 'sequelize';
 import type { Database } from '../db';
 import { TooMany } from '../errors';
@@ -46,5 +51,19 @@ export function limitTries(db: Database): RequestHandler {
     store: new TriesKept(db),
     handler: (_req, _res, next) =>
       next(new TooMany('Too many tries', 'Wait a minute, then try again.')),
+  });
+}
+
+/** At most thirty calls a minute and address, for doors without an account that keep what is sent. */
+export function limitCalls(db: Database): RequestHandler {
+  return rateLimit({
+    windowMs: WINDOW_MS,
+    limit: 30,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    store: new TriesKept(db),
+    keyGenerator: (req) => `calls ${ipKeyGenerator(req.ip ?? '')}`,
+    handler: (_req, _res, next) =>
+      next(new TooMany('Too much at once', 'Wait a minute; what was said is sent again then.')),
   });
 }

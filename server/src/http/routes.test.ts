@@ -87,6 +87,24 @@ const keptTool = (id: string) =>
     everyMonths: 12,
   });
 
+const aCard = async (): Promise<{ id: string; key: string }> =>
+  (await maud.post(`/api/machines/${T118}/cards`).expect(201)).body;
+const saidOnCard = async () => {
+  const id = randomUUID();
+  const answer = await request(place.app)
+    .post(`/api/card/${(await aCard()).key}`)
+    .send({
+      id,
+      at: '2026-06-09T07:00:00.000Z',
+      name: 'Nell',
+      hours: 1290,
+      noticed: 'squeals when the header starts',
+      answers: [],
+      photo: (await aPhoto()).toString('base64'),
+    });
+  return { id, answer };
+};
+
 const keptPage = (id: string): Promise<Response> =>
   maud
     .post('/api/specs/Ouzel%207/pages')
@@ -241,6 +259,12 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
         },
       ],
     }),
+  'GET /machines/{id}/cards': async () => maud.get(`/api/machines/${T118}/cards`),
+  'POST /machines/{id}/cards': async () => maud.post(`/api/machines/${T118}/cards`),
+  'DELETE /cards/{id}': async () => maud.delete(`/api/cards/${(await aCard()).id}`),
+  'GET /card/{key}': async () => request(place.app).get(`/api/card/${(await aCard()).key}`),
+  'POST /card/{key}': async () => (await saidOnCard()).answer,
+  'GET /said/{id}/photo': async () => maud.get(`/api/said/${(await saidOnCard()).id}/photo`),
   'GET /due': async () => maud.get('/api/due'),
   'GET /due.csv': async () => maud.get('/api/due.csv'),
   'GET /due.ics': async () => maud.get('/api/due.ics'),

@@ -10,11 +10,13 @@ import {
   ofChecks,
   ReadingRow,
   PhotoRow,
+  SaidRow,
   refsOf,
   sheetsOf,
   TickRow,
   toMachine,
   toPhoto,
+  toSaid,
   toReading,
   toTick,
   toVisit,
@@ -52,13 +54,14 @@ export async function changesOf(id: string, known: KnownOf): Promise<MachineChan
   const { since, dropped } = await writesSince(id, known.since, row.version);
   const written = since === 0 ? {} : { [LATER]: writtenSince(id, since) };
   const where = { where: { machineId: id, ...written }, raw: true as const };
-  const [readings, walks, work, visits, ticks, photos] = await Promise.all([
+  const [readings, walks, work, visits, ticks, photos, said] = await Promise.all([
     ReadingRow.findAll({ ...where, order: ['takenAt', 'id'] }),
     WalkRow.findAll({ ...where, order: ['startedAt'] }),
     WorkRow.findAll({ ...where, order: ['acceptedAt'] }),
     VisitRow.findAll({ ...where, order: ['startsOn'] }),
     TickRow.findAll({ ...where, order: ['at'] }),
     PhotoRow.findAll({ ...where, order: ['takenAt'] }),
+    SaidRow.findAll({ ...where, order: ['at'] }),
   ]);
   const names = await namesOf(visits.map((v) => v.technicianId));
   const machine = toMachine(row);
@@ -74,6 +77,7 @@ export async function changesOf(id: string, known: KnownOf): Promise<MachineChan
     work: work.map(toWork),
     ticks: ticks.map(toTick),
     photos: photos.map(toPhoto),
+    said: said.map(toSaid),
     visits: visits.map((v) => toVisit(v, names)),
     dropped,
   };

@@ -25,6 +25,7 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '010-kinds-of-walk',
     '011-photos',
     '012-own-tools',
+    '013-operators-card',
   ]);
 });
 
@@ -44,6 +45,7 @@ test('two processes migrating at once agree', async () => {
     '010-kinds-of-walk',
     '011-photos',
     '012-own-tools',
+    '013-operators-card',
   ]);
 });
 

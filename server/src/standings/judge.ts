@@ -1,4 +1,5 @@
 import { BaseError, QueryTypes, type Transaction } from 'sequelize';
+import { unheard } from '@green-tally/core/card';
 import type { DueLine, MachineFile, YardRow } from '@green-tally/core/contracts';
 import { DUE_STATES, dueOf, nextStep, standingOf } from '@green-tally/core/plan';
 import {
@@ -63,6 +64,7 @@ function deriveOf(file: MachineFile, today: string): Derived {
       row: {
         ...{ slack, finish, mustStartBy, late, hoursOpen, hoursPlanned, counts, checksDue, checks },
         walk: walkState,
+        said: unheard(file.said, file.ticks).length,
         missing: missing.map(({ id, count }) => ({ id, count })),
         next: nextStep(standing),
       },

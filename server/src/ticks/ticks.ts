@@ -13,6 +13,8 @@ const KINDS: Readonly<Record<string, { readonly why: boolean; readonly planner: 
   // how the machine stands in a walk, and that it was run and made safe again
   stand: { why: false, planner: false },
   ran: { why: false, planner: false },
+  // what an operator said has been heard
+  heard: { why: false, planner: false },
 };
 
 /**

@@ -7,7 +7,7 @@ import type { Shrunk } from './shrink';
 const PATIENCE = 60_000;
 
 /** Shrinks a photo on a thread of its own. @throws Error in words */
-function shrinkApart(file: Blob): Promise<Shrunk> {
+export function shrinkApart(file: Blob): Promise<Shrunk> {
   const worker = new Worker(new URL('./shrink.worker', import.meta.url));
   return new Promise<Shrunk>((resolve, reject) => {
     const late = setTimeout(

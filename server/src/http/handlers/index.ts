@@ -2,6 +2,7 @@ import type { Setting } from '../setting';
 import type { Handlers } from '../mount';
 import { aboutHandlers } from './about';
 import { bookHandlers } from './books';
+import { cardHandlers } from './cards';
 import { costsHandlers } from './costs';
 import { machineHandlers } from './machines';
 import { peopleHandlers } from './people';
@@ -23,4 +24,5 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...planHandlers(setting),
   ...photoHandlers(setting),
   ...toolHandlers(setting),
+  ...cardHandlers(setting),
 });

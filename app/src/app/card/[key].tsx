@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('the card', async () => (await import('../../walk/underWay')).CardScreen);
