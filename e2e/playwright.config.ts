@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test';
 /** The servers are brought up by tools/test.mjs, which runs these in halves, each on a demo database of its own. */
 export default defineConfig({
   testDir: '.',
+  // `npm run whole`
+  testIgnore: ['whole/**'],
   outputDir: process.env['PLAYWRIGHT_OUTPUT'] ?? '../test-results/browser',
   timeout: 300_000,
   expect: { timeout: 30_000 },

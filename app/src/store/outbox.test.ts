@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { WorkItem } from '@green-tally/core/contracts';
+import type { Tick, WorkItem } from '@green-tally/core/contracts';
 import { withOutgoing } from './laid';
 import { forget, machineHere } from './facts';
 import { local } from './local';
@@ -383,4 +383,57 @@ describe('photos', () => {
     expect(asked).toBeLessThan(6);
     expect((await local.outgoing.get(p.id))?.state).toBe('waiting');
   });
+});
+
+describe('ticks', () => {
+  const tickOf = (key: string): Tick => ({
+    id: uuidv7(),
+    machineId: machineFile().machine.id,
+    key,
+    done: true,
+    at: '2026-06-09T08:00:00.000Z',
+    by: 'Ines Marrow',
+    note: '',
+  });
+  const three = ['stand|w|a', 'stand|w|b', 'close|w|c'].map(tickOf);
+  const putAll = async () => {
+    await put(three.map((body) => ({ kind: 'tick', body })));
+    await flush();
+  };
+
+  test('go together, once', async () => {
+    await putAll();
+    expect(sent.filter((s) => s.url.includes('/ticks'))).toHaveLength(1);
+    expect(await local.outgoing.count()).toBe(0);
+  });
+  test('one that is refused is found, and keeps nobody waiting', async () => {
+    answers = [
+      { status: 422, body: refusal(422) },
+      { body: { ticks: [] } },
+      { status: 422, body: refusal(422) },
+      { body: { ticks: [] } },
+    ];
+    await putAll();
+    expect(await local.outgoing.toArray()).toEqual([
+      expect.objectContaining({ id: three[1]?.id, state: 'refused' }),
+    ]);
+  });
+});
+
+test('while something comes through, however little, the next try stays soon', async () => {
+  const later = jest.spyOn(globalThis, 'setTimeout');
+  try {
+    // the first of two goes through, the answer to the second is lost; again and again
+    for (let i = 0; i < 5; i += 1) {
+      answers = [{ status: 422, body: refusal(422) }, { body: { results: [] } }, 'no signal'];
+      await put([belt(37), belt(36)].map((body) => ({ kind: 'reading', body })));
+      await flush();
+      pauseOutbox();
+    }
+    const tries = later.mock.calls.map(([, ms = 0]) => ms).filter((ms) => ms >= 1000);
+    expect(tries.length).toBeGreaterThan(2);
+    expect(Math.max(...tries)).toBeLessThanOrEqual(4000);
+  } finally {
+    later.mockRestore();
+  }
 });

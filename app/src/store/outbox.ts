@@ -164,8 +164,11 @@ async function sendAll(): Promise<void> {
     }
     await tell({ sending: true });
     try {
-      await sendSome(waiting, settle);
-      pause = SOONEST;
+      await sendSome(waiting, async (...settled) => {
+        await settle(...settled);
+        // something came through: however bad the signal, the next try is soon
+        pause = SOONEST;
+      });
       await tell({ offline: false, sentAt: new Date().toISOString() });
     } catch (error) {
       if (!(error instanceof Unreachable) && !(error instanceof ApiProblem)) throw error;

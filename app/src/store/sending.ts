@@ -29,13 +29,29 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
       settle,
     );
   const ticks = waiting.filter((o) => o.kind === 'tick');
-  if (ticks.length)
-    return sendEach(ticks, (t) => api('POST /ticks', { body: { ticks: [t.body] } }), settle);
+  if (ticks.length) return sendTicks(ticks.slice(0, A_BATCH), settle);
   const said = waiting.filter((o) => o.kind === 'said');
   if (said.length) return sendEach(said, sendSaid, settle);
   const [photo] = waiting.filter((o) => o.kind === 'photo');
   if (photo) return sendEach([photo], (p) => sendPhoto(p.body), settle);
 }
+
+type OutgoingTick = Extract<Outgoing, { kind: 'tick' }>;
+
+/** Sends ticks together; where one of them is refused each goes by itself, so that it is found. */
+async function sendTicks(entries: readonly OutgoingTick[], settle: Settle): Promise<void> {
+  const send = (some: readonly OutgoingTick[]) =>
+    api('POST /ticks', { body: { ticks: some.map((t) => t.body) } });
+  try {
+    await send(entries);
+  } catch (error) {
+    if (!isRefusal(error)) throw error;
+    return sendEach(entries, (t) => send([t]), settle);
+  }
+  await settle(entries, NOTHING_REFUSED);
+}
+
+const NOTHING_REFUSED: ReadonlyMap<string, string> = new Map();
 
 const sendSaid = ({ key, body }: Outgoing & { kind: 'said' }) =>
   api('POST /card/{key}', { params: { key }, body });
