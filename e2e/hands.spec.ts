@@ -1,5 +1,15 @@
 import { expect, test, type Page } from '@playwright/test';
-import { decision, openMachine, PHONE, planEverything, signIn, WIDE } from './steps';
+import { layoutFaults } from './layout';
+import {
+  confirmPosition,
+  decision,
+  enter,
+  openMachine,
+  PHONE,
+  planEverything,
+  signIn,
+  WIDE,
+} from './steps';
 
 /** Without a mouse, and without eyes. */
 test.describe('by keyboard alone', () => {
@@ -147,3 +157,76 @@ async function tabTo(page: Page, name: string | RegExp | null): Promise<void> {
 }
 
 const escapeText = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** Whatever is tapped on the walk is 56 px high, for a thumb in a glove. */
+const lowTargets = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [
+      ...document.querySelectorAll(
+        'button, a, input, textarea, [role=button], [role=radio], [role=checkbox], [role=link]',
+      ),
+    ].flatMap((e) => {
+      const { height, width } = e.getBoundingClientRect();
+      const said = e.getAttribute('aria-label') ?? e.textContent ?? '';
+      // a field's frame is what is tapped
+      const frame = e instanceof HTMLInputElement ? e.parentElement?.parentElement : e;
+      const high = frame?.getBoundingClientRect().height ?? height;
+      return height && width && high < 55.5 ? [`${said.slice(0, 50)}: ${Math.round(high)}`] : [];
+    }),
+  );
+
+test('in gloves, with the left thumb, with large letters', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  await signIn(page, 'ines');
+  await page.goto('/settings/look');
+  await page.getByRole('radio', { name: 'Left' }).click();
+  await page.goto('/');
+  await openMachine(page, 'B025');
+  const wrong: string[] = [];
+  const look = async (what: string) => {
+    wrong.push(...(await lowTargets(page)).map((t) => `${what}: ${t}`));
+    // letters twice as large, as a browser makes them
+    await page.evaluate(() => {
+      for (const e of document.querySelectorAll<HTMLElement>('[dir=auto], input, textarea')) {
+        const { fontSize, lineHeight } = getComputedStyle(e);
+        e.style.fontSize = `${2 * parseFloat(fontSize)}px`;
+        if (lineHeight !== 'normal') e.style.lineHeight = `${2 * parseFloat(lineHeight)}px`;
+      }
+    });
+    wrong.push(...(await layoutFaults(page)).map((f) => `${what} at 200 %: ${f}`));
+  };
+  await page
+    .getByTestId('machine')
+    .getByRole('button', { name: /Walk again|Go on/ })
+    .click();
+  await expect(page.getByTestId('plan walk')).toBeVisible();
+  await look('plan');
+  await page.reload();
+  await planEverything(page);
+  await look('gate');
+  await page.reload();
+  await planEverything(page);
+  for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
+  await page.getByRole('button', { name: /Made safe/ }).click();
+  await expect(page.getByTestId('walk')).toBeVisible();
+  const walk = page.url();
+  await look('walk');
+  await page.goto(`${walk}/fan-drive-belt`);
+  await expect(page.getByTestId('confirm position')).toBeVisible();
+  await look('position');
+  await page.reload();
+  await confirmPosition(page);
+  await expect(page.getByTestId('pad text')).toBeVisible();
+  const x = async (key: string) => (await page.getByTestId(`key ${key}`).boundingBox())?.x ?? 0;
+  expect(await x('tool')).toBeLessThan(await x('1'));
+  expect(await x('1')).toBeLessThan(await x('2'));
+  await look('pad');
+  await page.reload();
+  await enter(page, '31.5');
+  await expect(page.getByTestId('decision')).toBeVisible();
+  await look('verdict');
+  await page.goto(`${walk}/end`);
+  await expect(page.getByTestId('walk end')).toBeVisible();
+  await look('end');
+  expect(wrong).toEqual([]);
+});

@@ -68,9 +68,7 @@ function OneLink({ link, serial, again }: OneLinkProps) {
     <Card testID="card link">
       <Strong>{`${serial} · made by ${link.madeBy}, ${dayWords(link.madeAt.slice(0, 10))}`}</Strong>
       <Code text={address} />
-      <Quiet testID="card address">
-        {address}
-      </Quiet>
+      <Quiet testID="card address">{address}</Quiet>
       <Press
         title={sure ? 'Tap again: the label opens nothing any more' : 'Take it back'}
         loading={revoke.busy}

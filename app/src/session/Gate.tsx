@@ -1,7 +1,7 @@
 import { usePathname } from 'expo-router';
 import { Suspense, useEffect, useRef, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { startLive, troubleText, useSession } from '../store';
+import { ownOutbox, startLive, troubleText, useSession } from '../store';
 import { later, Notice, Screen, Skeleton, SPACE, usePalette, useWide } from '../ui';
 import { Nav } from './Nav';
 import { SignInScreen } from './SignInScreen';
@@ -16,6 +16,7 @@ export function Gate({ children }: { children: ReactNode }) {
   const palette = usePalette();
   const who = session?.person?.id;
   useEffect(() => (who ? startLive() : undefined), [who]);
+  useEffect(() => ownOutbox(who), [who]);
   useAlong(who, session?.now.slice(0, 10) ?? '');
   const path = usePathname();
   // an operator's card needs no account

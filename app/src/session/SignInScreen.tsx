@@ -1,7 +1,7 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Session } from '@green-tally/core/contracts';
-import { api, keepAnswer, pathOf, useAction } from '../store';
+import { api, keepAnswer, makeOwn, othersWait, pathOf, useAction } from '../store';
 import {
   Card,
   Glyph,
@@ -27,8 +27,10 @@ export function SignInScreen({ session }: { session: Session }) {
   const enter = useAction(async () => {
     if (!signIn.trim() || !password) throw new Error('Enter your sign-in name and your password.');
     const answer = await api('POST /session', { body: { signIn: signIn.trim(), password } });
+    if (answer.person) await makeOwn(answer.person.id);
     await keepAnswer(pathOf('GET /session', {}), answer);
   });
+  const waiting = useOthersWait();
   const submit = () => void enter.run();
   return (
     <Screen testID="sign-in" title="Sign in">
@@ -59,6 +61,13 @@ export function SignInScreen({ session }: { session: Session }) {
           secret
           onSubmit={submit}
         />
+        {waiting ? (
+          <Notice
+            title={`${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} on this device`}
+            text="Taken here and not sent yet. Whoever took it signs in again: then it goes by itself."
+            testID="others wait"
+          />
+        ) : null}
         {enter.trouble ? <Notice tone="rust" title="Not signed in" text={enter.trouble} /> : null}
         <Press title="Sign in" fill="pine" onPress={submit} loading={enter.busy} />
       </Card>
@@ -92,3 +101,16 @@ const styles = StyleSheet.create({
   name: { marginTop: SPACE.xl },
   person: { justifyContent: 'center' },
 });
+
+/** How much waits on this device for people who are not signed in. */
+function useOthersWait(): number {
+  const [waiting, setWaiting] = useState(0);
+  useEffect(() => {
+    let current = true;
+    void othersWait().then((n) => current && setWaiting(n));
+    return () => {
+      current = false;
+    };
+  }, []);
+  return waiting;
+}

@@ -18,9 +18,12 @@ export function SyncLine() {
 }
 
 function syncWords({ waiting, offline, sentAt }: Sync): string {
-  if (waiting > 0) return `${waiting} waiting${offline ? ', no signal' : ''}`;
+  if (waiting > 0) return `${waiting} waiting${offline ? ', no signal' : lastSent(sentAt)}`;
   if (offline) return 'no signal';
   return sentAt ? `all sent ${format(new Date(sentAt), 'HH:mm')}` : 'all sent';
 }
+
+const lastSent = (sentAt: Sync['sentAt']): string =>
+  sentAt ? `, last sent ${format(new Date(sentAt), 'HH:mm')}` : '';
 
 const styles = StyleSheet.create({ refused: { justifyContent: 'center' } });

@@ -1,5 +1,6 @@
+import { useState } from 'react';
 import { useSWRConfig } from 'swr';
-import { api, forget, local, useAction, useSession, useSync } from '../store';
+import { api, clearDevice, useAction, useSession, useSync } from '../store';
 import { Card, Heading, Notice, Press, Quiet } from '../ui';
 import { SettingsFrame } from './SettingsFrame';
 
@@ -7,16 +8,13 @@ import { SettingsFrame } from './SettingsFrame';
 export function YouScreen() {
   const { data: session } = useSession();
   const { mutate } = useSWRConfig();
-  const { waiting } = useSync();
+  const { waiting, refused } = useSync();
+  const [asked, setAsked] = useState(false);
   const person = session?.person;
+  const left = waiting + refused;
   const signOut = useAction(async () => {
-    if (waiting > 0)
-      throw new Error(
-        `${waiting} readings still wait on this device for signal. Sign out once they are sent.`,
-      );
     await api('DELETE /session', {});
-    await local.kept.clear();
-    await forget(await local.machines.toCollection().primaryKeys());
+    await clearDevice();
     await mutate(() => true, undefined, { revalidate: true });
   });
   return (
@@ -26,10 +24,22 @@ export function YouScreen() {
         <Quiet>
           {`${person?.role} · ${person?.branch}${session?.demo ? ' · demo, everything in it is made up' : ''}`}
         </Quiet>
+        {asked && left ? (
+          <Notice
+            title={`${left} ${left === 1 ? 'entry waits' : 'entries wait'} on this device`}
+            text="It stays here, is seen by nobody else, and is sent once you sign in here again. Better: wait until all is sent."
+            testID="still waiting"
+          />
+        ) : null}
         {signOut.trouble ? (
           <Notice tone="rust" title="Still signed in" text={signOut.trouble} />
         ) : null}
-        <Press title="Sign out" loading={signOut.busy} onPress={() => void signOut.run()} small />
+        <Press
+          title={asked && left ? 'Sign out all the same' : 'Sign out'}
+          loading={signOut.busy}
+          onPress={() => (left && !asked ? setAsked(true) : void signOut.run())}
+          small
+        />
       </Card>
     </SettingsFrame>
   );

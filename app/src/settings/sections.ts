@@ -13,7 +13,11 @@ export interface Section {
 /** The settings, each a place of its own. */
 export const SECTIONS: readonly Section[] = [
   { to: '/settings/you', title: 'You', text: 'who is signed in here, signing out' },
-  { to: '/settings/look', title: 'Look', text: 'Daylight for the sun, Shed for the dark' },
+  {
+    to: '/settings/look',
+    title: 'Look',
+    text: 'Daylight for the sun, Shed for the dark; which thumb works it',
+  },
   {
     to: '/settings/tools',
     title: 'Your tools',

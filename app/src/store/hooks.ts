@@ -23,6 +23,7 @@ import { local, type Outgoing } from './local';
 import { askMachine, changesOf, machineHere, noteLook, type Here } from './facts';
 import { noteKept } from './kept';
 import { withOutgoing } from './laid';
+import { isOwn } from './owner';
 import { onSync, outboxChanges, syncNow, type Sync } from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
@@ -120,7 +121,7 @@ export function useOutgoing(machineId?: string): readonly Outgoing[] | undefined
         ? local.outgoing.where('machineId').equals(machineId).toArray()
         : local.outgoing.toArray()
     ).then((rows) => {
-      if (current) setOutgoing(rows);
+      if (current) setOutgoing(rows.filter(isOwn));
     });
     return () => {
       current = false;

@@ -6,6 +6,16 @@ export * from './hooks';
 export * from './lists';
 export { startLive } from './live';
 export { local, type Outgoing } from './local';
-export { dismiss, isHeld, put, startOutbox, takeBack, type Sync } from './outbox';
+export {
+  dismiss,
+  isHeld,
+  othersWait,
+  ownOutbox,
+  put,
+  startOutbox,
+  takeBack,
+  type Sync,
+} from './outbox';
+export { clearDevice, makeOwn, setOwner } from './owner';
 export * from './useAction';
 export { newTick, useTick } from './useTick';

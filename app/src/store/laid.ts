@@ -1,9 +1,12 @@
 import type { MachineFile } from '@green-tally/core/contracts';
 import type { Outgoing } from './local';
+import { isOwn } from './owner';
 
 /** A machine's file with what is still on this device laid over it. */
 export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): MachineFile {
-  const own = outgoing.filter((o) => o.state === 'waiting' && o.machineId === file.machine.id);
+  const own = outgoing.filter(
+    (o) => o.state === 'waiting' && o.machineId === file.machine.id && isOwn(o),
+  );
   if (own.length === 0) return file;
   return {
     ...file,

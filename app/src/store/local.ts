@@ -22,6 +22,8 @@ export type Outgoing = {
   readonly id: string;
   readonly machineId: string;
   readonly queuedAt: string;
+  /** id of the person who took it; absent on an operator's card, and from an earlier edition */
+  readonly owner?: string | undefined;
   /** refused ones stay, with the reason, until a person deals with them */
   readonly state: 'waiting' | 'refused';
   readonly why: string;

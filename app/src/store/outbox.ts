@@ -25,6 +25,7 @@ import { ApiProblem, Unreachable } from './api';
 import { changesOf, layIn, layTables } from './facts';
 import { listsChanged } from './lists';
 import { local, type Outgoing, type PhotoFile } from './local';
+import { isOwn, ownerNow, setOwner } from './owner';
 import { sendSome } from './sending';
 
 /** How sending stands, for the one line that says so. */
@@ -56,10 +57,9 @@ export function onSync(listener: () => void): () => void {
 }
 
 async function tell(change: Partial<Sync> = {}): Promise<void> {
-  const [waiting, refused] = await Promise.all([
-    local.outgoing.where('state').equals('waiting').count(),
-    local.outgoing.where('state').equals('refused').count(),
-  ]);
+  const own = (await local.outgoing.toArray()).filter(isOwn);
+  const waiting = own.filter((o) => o.state === 'waiting').length;
+  const refused = own.length - waiting;
   sync = { ...sync, waiting, refused, ...change };
   changes += 1;
   listeners.forEach((l) => l());
@@ -92,6 +92,7 @@ export async function put(
     id: e.kind === 'withdrawal' ? `${e.kind} ${e.body.id}` : e.body.id,
     machineId: e.body.machineId,
     queuedAt,
+    owner: e.kind === 'said' ? undefined : ownerNow(),
     state: 'waiting',
     why: '',
     heldUntil,
@@ -155,7 +156,9 @@ async function sendUnderLock(): Promise<void> {
 
 async function sendAll(): Promise<void> {
   for (;;) {
-    const here = await local.outgoing.where('state').equals('waiting').sortBy('queuedAt');
+    const all = await local.outgoing.where('state').equals('waiting').sortBy('queuedAt');
+    // what another person took here waits for them
+    const here = all.filter(isOwn);
     const waiting = here.filter((o) => !isHeld(o));
     // nothing was tried: whether there is signal is the browser's word
     if (waiting.length === 0) {
@@ -172,6 +175,8 @@ async function sendAll(): Promise<void> {
       await tell({ offline: false, sentAt: new Date().toISOString() });
     } catch (error) {
       if (!(error instanceof Unreachable) && !(error instanceof ApiProblem)) throw error;
+      // signed out meanwhile: it is asked who is here, and the entries wait for their owner
+      if (error instanceof ApiProblem && error.problem.status === 401) void mutate('/session');
       await tell({ sending: false, offline: error instanceof Unreachable });
       timer = setTimeout(flushSoon, pause);
       pause = Math.min(LATEST, pause * 2);
@@ -212,6 +217,17 @@ async function settle(
   await tell();
   for (const machineId of new Set(sent.map((e) => e.machineId))) void mutate(changesOf(machineId));
   listsChanged();
+}
+
+/** Whose entries are sent from here: of who is signed in, and nobody else's. */
+export function ownOutbox(who: string | undefined): void {
+  setOwner(who);
+  void tell().then(flushSoon);
+}
+
+/** How many entries wait here for people who are not signed in. */
+export async function othersWait(): Promise<number> {
+  return (await local.outgoing.toArray()).filter((o) => !isOwn(o)).length;
 }
 
 /** Forgets a refused entry after a person has read why. */

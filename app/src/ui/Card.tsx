@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
+import { useHand } from './hand';
 import { usePalette, type Palette } from './theme';
 import { RADIUS, SPACE, STROKE } from './tokens';
 
@@ -38,9 +39,10 @@ export function Row({ children, style, gap = SPACE.m, apart = false }: RowProps)
   return <View style={[styles.row, { gap }, apart ? styles.apart : null, style]}>{children}</View>;
 }
 
-/** Buttons side by side, each as wide as the others. */
+/** Buttons side by side, each as wide as the others; what leads on lies under the thumb. */
 export function Buttons({ children }: { children: ReactNode }) {
-  return <View style={styles.buttons}>{children}</View>;
+  const [hand] = useHand();
+  return <View style={[styles.buttons, hand === 'left' ? styles.forLeft : null]}>{children}</View>;
 }
 
 /** A thin rule. */
@@ -57,6 +59,7 @@ const styles = StyleSheet.create({
   },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center' },
   apart: { justifyContent: 'space-between' },
-  buttons: { flexDirection: 'row', gap: SPACE.s },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  forLeft: { flexDirection: 'row-reverse' },
   rule: { height: 2 },
 });

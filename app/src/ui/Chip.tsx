@@ -39,7 +39,7 @@ export function Chip({ title, on, onPress, label = title, testID }: ChipProps) {
 
 const styles = StyleSheet.create({
   chip: {
-    minHeight: TARGET.least,
+    minHeight: TARGET.glove,
     borderRadius: RADIUS.pill,
     borderWidth: STROKE.thin,
     paddingHorizontal: SPACE.m,

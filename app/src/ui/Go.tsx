@@ -44,7 +44,7 @@ export function Go({ children, to, label, style, testID, here = false, replace }
 }
 
 const styles = StyleSheet.create({
-  go: { minHeight: TARGET.least },
+  go: { minHeight: TARGET.glove },
   focused: { outlineWidth: STROKE.thick, outlineStyle: 'solid', outlineOffset: 2 },
   still: { outlineWidth: 0 },
 });

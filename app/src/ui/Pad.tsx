@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { StyleSheet, TextInput, View } from 'react-native';
+import { useHand } from './hand';
 import { entersFocused, isTyped } from './keys';
 import { Tap } from './Tap';
 import { FONT, usePalette } from './theme';
@@ -67,6 +68,7 @@ export function pressKey(text: string, key: string): string {
  */
 export function Pad(props: PadProps) {
   const { text, unit, units, onText, onUnit, extras = [] } = props;
+  const [hand] = useHand();
   const inches = unit === 'in';
   const other = units[(units.indexOf(unit) + 1) % units.length];
   const side: PadKey[] = [
@@ -95,10 +97,12 @@ export function Pad(props: PadProps) {
         const fraction = inches ? FRACTIONS[i] : undefined;
         const beside = side[i];
         return (
-          <View key={row[0]} style={styles.row}>
-            {row.map((k) => (
-              <Key key={k} title={k} label={SAID[k] ?? k} onPress={type(k)} />
-            ))}
+          <View key={row[0]} style={[styles.row, hand === 'left' ? styles.forLeft : null]}>
+            <View style={styles.digits}>
+              {row.map((k) => (
+                <Key key={k} title={k} label={SAID[k] ?? k} onPress={type(k)} />
+              ))}
+            </View>
             {fraction ? (
               <Key
                 title={`1${fraction}`}
@@ -228,6 +232,8 @@ function Key({ title, label, onPress, disabled, soft = false }: PadKey & { soft?
 const styles = StyleSheet.create({
   pad: { gap: SPACE.s },
   row: { flexDirection: 'row', gap: SPACE.s },
+  forLeft: { flexDirection: 'row-reverse' },
+  digits: { flex: 3, flexDirection: 'row', gap: SPACE.s },
   none: { borderColor: 'transparent' },
   typed: {
     borderWidth: STROKE.thick,
@@ -245,7 +251,7 @@ const styles = StyleSheet.create({
     textAlign: 'right',
     flex: 1,
     minWidth: 110,
-    minHeight: TARGET.least,
+    minHeight: TARGET.glove,
     fontVariant: ['tabular-nums'],
   },
   key: {

@@ -73,7 +73,7 @@ const styles = StyleSheet.create({
     height: '100%',
     paddingHorizontal: SPACE.m,
   },
-  small: { minHeight: 52, paddingHorizontal: SPACE.s },
+  small: { paddingHorizontal: SPACE.s },
   filled: { borderWidth: 0 },
   title: { fontFamily: FONT.bold, fontSize: ENTRY.text },
   smallTitle: { fontSize: ENTRY.small },

@@ -116,5 +116,5 @@ const styles = StyleSheet.create({
   // the link belongs to the first cell and lies over its whole row
   first: { position: 'static' },
   over: { position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, zIndex: 1 },
-  head: { justifyContent: 'center', minHeight: TARGET.least },
+  head: { justifyContent: 'center', minHeight: TARGET.desk },
 });

@@ -100,7 +100,7 @@ export function byKeyboard(target: unknown): boolean {
 }
 
 const styles = StyleSheet.create({
-  tap: { minHeight: TARGET.least },
+  tap: { minHeight: TARGET.glove },
   focused: { outlineWidth: STROKE.thick, outlineStyle: 'solid', outlineOffset: 2 },
   still: { outlineWidth: 0 },
 });

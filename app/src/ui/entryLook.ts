@@ -9,11 +9,16 @@ export const entryLook = StyleSheet.create({
     borderWidth: STROKE.thin,
     borderBottomWidth: STROKE.thin,
     borderRadius: RADIUS.m,
-    minHeight: TARGET.glove - 4,
+    minHeight: TARGET.glove,
     paddingHorizontal: SPACE.m,
   },
   focused: { borderWidth: STROKE.thick, borderBottomWidth: STROKE.thick },
-  text: { fontFamily: FONT.regular, fontSize: ENTRY.text, outlineWidth: 0 },
+  text: {
+    fontFamily: FONT.regular,
+    fontSize: ENTRY.text,
+    outlineWidth: 0,
+    minHeight: TARGET.glove - 2 * STROKE.thin,
+  },
 });
 
 /** The colour of its frame: wrong, being typed into, or at rest. */

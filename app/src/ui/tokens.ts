@@ -7,8 +7,8 @@ export const RADIUS = { s: 8, m: 12, l: 16, pill: 24 } as const;
 /** Lines round things, px: quiet, chosen, focused or loud. */
 export const STROKE = { thin: 2, thick: 3, chosen: 4 } as const;
 
-/** Least heights of what is tapped, px: anywhere, and on the walk in gloves. */
-export const TARGET = { least: 48, glove: 56 } as const;
+/** Least heights of what is tapped, px: in gloves, which is anywhere; in a planner's tables. */
+export const TARGET = { glove: 56, desk: 48 } as const;
 
 /** Sizes of type, px, with their lines. Nothing that is read is smaller than 16. */
 export const TYPE = {

@@ -198,7 +198,13 @@ function Parts({ check: { parts } }: { check: Check }) {
 const styles = StyleSheet.create({
   verdict: { gap: SPACE.m },
   banner: { borderRadius: RADIUS.l, borderWidth: STROKE.thick, overflow: 'hidden' },
-  head: { padding: SPACE.m, flexDirection: 'row', alignItems: 'center', gap: SPACE.m },
+  head: {
+    padding: SPACE.m,
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: SPACE.m,
+  },
   grows: { flex: 1 },
   why: { padding: SPACE.m, gap: SPACE.s },
   place: { gap: SPACE.xs },

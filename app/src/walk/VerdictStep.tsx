@@ -259,4 +259,5 @@ function correcting(
   };
 }
 
-const styles = StyleSheet.create({ third: { flex: 1 } });
+// as wide as their words ask: with large letters they go one under the other
+const styles = StyleSheet.create({ third: { flexGrow: 1, flexBasis: 'auto' } });

@@ -99,7 +99,7 @@ const STEPS: Readonly<Record<string, number>> = { Enter: 1, ArrowDown: 1, ArrowU
 const styles = StyleSheet.create({
   labelled: { flexGrow: 1, flexBasis: '45%', minWidth: 130, gap: SPACE.xs },
   cell: {
-    minHeight: TARGET.least,
+    minHeight: TARGET.desk,
     borderWidth: STROKE.thin,
     borderRadius: RADIUS.s,
     paddingHorizontal: SPACE.s,

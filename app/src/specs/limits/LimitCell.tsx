@@ -37,4 +37,4 @@ export function LimitCell({ limits, row, column, labelled = false, ...keys }: Li
   );
 }
 
-const styles = StyleSheet.create({ none: { minHeight: TARGET.least } });
+const styles = StyleSheet.create({ none: { minHeight: TARGET.desk } });

@@ -117,5 +117,5 @@ const styles = StyleSheet.create({
   ruled: { borderTopWidth: STROKE.thin },
   name: { flex: 4, minWidth: 0 },
   cell: { minWidth: 0 },
-  none: { minHeight: TARGET.least },
+  none: { minHeight: TARGET.desk },
 });

@@ -118,7 +118,7 @@ const styles = StyleSheet.create({
   side: { flex: 1, textAlign: 'center' },
   cell: {
     flex: 1,
-    minHeight: TARGET.least,
+    minHeight: TARGET.glove,
     borderRadius: RADIUS.s,
     borderWidth: STROKE.thin,
     overflow: 'hidden',
