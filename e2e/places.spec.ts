@@ -52,6 +52,7 @@ const places = (measured: string, unwalked: string): readonly Place[] => [
   { name: 'readings', path: '/readings', ready: 'download csv' },
   { name: 'more', path: '/more', ready: /^(more|you)$/ },
   { name: 'you', path: '/settings/you', ready: 'you' },
+  { name: 'your tools', path: '/settings/tools', ready: 'own tools' },
   { name: 'look', path: '/settings/look', ready: 'look' },
   { name: 'device', path: '/settings/device', ready: 'device' },
   { name: 'safety', path: '/settings/safety', ready: 'safety' },

@@ -112,7 +112,6 @@ async function take(base, executablePath) {
   await planner.getByLabel('Fan drive belt, top width: at it, it is out').fill('35');
   await planner.getByLabel('Fan drive belt, top width: book and page').fill('112');
   await planner.getByLabel('Fan drive belt, top width: size when new').scrollIntoViewIfNeeded();
-  await shot(planner, 'limits-phone');
   await planner.goto(`${base}/first-day`);
   await planner.getByTestId('step limits').waitFor();
   await shot(planner, 'first-day-phone');
@@ -129,6 +128,11 @@ async function take(base, executablePath) {
   await page.goto(`${base}/walk/${idOf('T120')}/fan-drive-belt`);
   await page.getByTestId('sums').waitFor();
   await shot(page, 'sums-phone');
+  const card = await page.request.post(`${base}/api/machines/${idOf('T120')}/cards`);
+  const cab = await (await browser.newContext({ viewport: phone })).newPage();
+  await cab.goto(`${base}/card/${(await card.json()).key}`);
+  await cab.getByTestId('operator card').waitFor();
+  await shot(cab, 'card-phone');
   const wide = await open({ width: 1280, height: 800 }, 'rhea');
   await wide.getByTestId('what wears').waitFor();
   await shot(wide, 'yard-wide');

@@ -1,7 +1,7 @@
 import { addDays } from 'date-fns/addDays';
 import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
-import { api, Unreachable } from './api';
+import { api, ApiProblem, bytesOf, pathOf, Unreachable } from './api';
 import { askMachine, forget } from './facts';
 import { local, type KeptMachine } from './local';
 
@@ -48,6 +48,7 @@ export async function takeAlong(person: string, today: string): Promise<void> {
       if (kept && Date.now() - Date.parse(kept.askedAt) < NEW_MS) continue;
       await askMachine(id);
       if (planned.has(id)) await local.machines.update(id, { planned: true });
+      await takePhotos(id);
     }
   } catch (error) {
     if (error instanceof Unreachable) return;
@@ -55,6 +56,28 @@ export async function takeAlong(person: string, today: string): Promise<void> {
   }
   await forget((await onlyLookedAt()).slice(LOOKED_AT_KEPT).map((m) => m.id));
 }
+
+/** Small pictures of a machine's photos, as far as they are not here yet; the newest first. */
+async function takePhotos(machineId: string): Promise<void> {
+  const photos = await local.photos.where('machineId').equals(machineId).toArray();
+  const here = new Set(await local.photoFiles.where('machineId').equals(machineId).primaryKeys());
+  const wanted = photos
+    .filter((p) => !p.dropped && !here.has(p.id))
+    .sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
+    .slice(0, PHOTOS_TAKEN);
+  for (const { id } of wanted) {
+    const path = pathOf('GET /photos/{id}', { params: { id }, query: { size: 'small' } });
+    const small = await bytesOf(path).catch((error: unknown) => {
+      // gone meanwhile: the others are still wanted
+      if (error instanceof ApiProblem) return undefined;
+      throw error;
+    });
+    if (small) await local.photoFiles.put({ id, machineId, full: null, small });
+  }
+}
+
+/** So many pictures of a machine are taken along: about a megabyte. */
+const PHOTOS_TAKEN = 60;
 
 /** Machines here that nobody takes along, the one looked at last first. */
 export async function onlyLookedAt(): Promise<KeptMachine[]> {

@@ -148,8 +148,10 @@ export function useMachine(id: string): {
     return null;
   });
   const today = useToday();
-  const file = useMemo(() => here && withOutgoing(here.file, here.outgoing), [here]);
-  const standing = useMemo(() => (file ? standingOf(file, today) : undefined), [file, today]);
+  const { file, standing } = useMemo(
+    () => (here ? workedOut(here, today) : NOTHING_HERE),
+    [here, today],
+  );
   useEffect(() => void noteLook(id), [id]);
   return {
     file,
@@ -160,6 +162,29 @@ export function useMachine(id: string): {
   };
 }
 
+/** A machine's file with what waits here laid over it, and where it stands. */
+interface WorkedOut {
+  readonly file: MachineFile | undefined;
+  readonly standing: Standing | undefined;
+}
+const NOTHING_HERE: WorkedOut = { file: undefined, standing: undefined };
+const worked = new WeakMap<MachineFile, WorkedOut & { readonly key: string }>();
+
+/** Works it out once, however many screens look at it one after the other. */
+function workedOut({ file, outgoing }: Here, today: string): WorkedOut {
+  const key = `${today} ${keyOf(outgoing)}`;
+  const known = worked.get(file);
+  if (known?.key === key) return known;
+  const laid = withOutgoing(file, outgoing);
+  const now = { key, file: laid, standing: standingOf(laid, today) };
+  worked.set(file, now);
+  return now;
+}
+
+/** What waits, by what changes of it: an entry that is put again is queued anew. */
+const keyOf = (outgoing: readonly Outgoing[]): string =>
+  outgoing.map((o) => `${o.id} ${o.state} ${o.queuedAt} ${isOwn(o)}`).join();
+
 /** Whether nothing has changed that a screen shows: then nothing is judged again. */
 const sameHere = (
   was: Looked & { readonly id: string },
@@ -168,7 +193,7 @@ const sameHere = (
 ): boolean =>
   was.id === id &&
   was.of?.file === of?.file &&
-  JSON.stringify(was.of?.outgoing) === JSON.stringify(of?.outgoing);
+  keyOf(was.of?.outgoing ?? []) === keyOf(of?.outgoing ?? []);
 
 interface Looked {
   /** whether this device has been looked through */

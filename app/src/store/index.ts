@@ -1,7 +1,6 @@
 export * from './api';
 export * from './drafts';
 export { useTools } from './tools';
-export { forget } from './facts';
 export * from './hooks';
 export * from './lists';
 export { startLive } from './live';
@@ -16,6 +15,6 @@ export {
   takeBack,
   type Sync,
 } from './outbox';
-export { clearDevice, makeOwn, setOwner } from './owner';
+export { clearDevice, makeOwn } from './owner';
 export * from './useAction';
 export { newTick, useTick } from './useTick';

@@ -12,12 +12,31 @@ export interface Where {
   readonly stands: Standing;
 }
 
+type Plan = ReturnType<typeof walkPlan>;
+let known: { readonly key: string; readonly plan: Plan } | undefined;
+
+/**
+ * The order of a walk. The one worked out last is kept: from one check to the next nothing changes
+ * that bears on it, and to find it takes longer than anything else there.
+ */
+function planOf(
+  machine: MachineFile['machine'],
+  sheets: MachineFile['sheets'],
+  walk: Pick<Walk, 'checks' | 'minutes'>,
+): Plan {
+  const { id, serial, model, builtOn, header, equipment } = machine;
+  const refs = sheets.map((s) => [s.model, s.revision]);
+  const key = JSON.stringify([id, serial, model, builtOn, header, equipment, refs, walk]);
+  if (known?.key !== key) known = { key, plan: walkPlan(machine, sheets, walk) };
+  return known.plan;
+}
+
 /** Follows where a walk is. */
 export function useWhere(file: MachineFile, walk: Walk): Where {
   const { machine, sheets, readings } = file;
   const { checks: only, minutes } = walk;
   const plan = useMemo(
-    () => walkPlan(machine, sheets, { checks: only, minutes }),
+    () => planOf(machine, sheets, { checks: only, minutes }),
     [machine, sheets, only, minutes],
   );
   return {
