@@ -101,3 +101,39 @@ describe('what a device takes along', () => {
     expect(await here()).toEqual([]);
   });
 });
+
+describe('small pictures', () => {
+  const photo = (n: number, change: object = {}) => ({
+    ...{ id: uuid(100 + n), machineId: uuid(1), walkId: null, checkId: 'x', place: '' },
+    ...{ bytes: 9, width: 1, height: 1, takenAt: `2026-06-0${n}T08:00:00.000Z`, by: 'Ines' },
+    ...{ dropped: null, ...change },
+  });
+
+  test('of a machine taken along come along, but for what is here or was taken away', async () => {
+    const asked: string[] = [];
+    answering((path) => {
+      const id = /photos\/([^?]+)/.exec(path)?.[1];
+      if (id) {
+        asked.push(id);
+        return id === uuid(103)
+          ? { status: 404, body: { type: 'about:blank', title: 'gone', status: 404 } }
+          : { body: {} };
+      }
+      if (!path.includes('/changes')) return { body: { visits: [], next: null } };
+      return {
+        body: {
+          ...{ machine: { ...machine, id: uuid(1) }, version: 1, since: 0, basis: 'b' },
+          judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, costs: null },
+          ...{ readings: [], walks: [], work: [], ticks: [], visits: [], dropped: [] },
+          photos: [photo(1), photo(2), photo(3), photo(4, { dropped: { by: 'x', at: '2026-06-05T08:00:00.000Z' } })],
+        },
+      };
+    });
+    await keep(uuid(1), { chosen: true });
+    const small = new Uint8Array([1]).buffer;
+    await local.photoFiles.put({ id: uuid(101), machineId: uuid(1), full: null, small });
+    await takeAlong(ines, '2026-06-09');
+    expect(asked).toEqual([uuid(103), uuid(102)]);
+    expect(await local.photoFiles.toCollection().primaryKeys()).toEqual([uuid(101), uuid(102)]);
+  });
+});

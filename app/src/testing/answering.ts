@@ -23,6 +23,7 @@ export function answering(
       ok: status < 400,
       headers: new Headers({ 'content-type': 'application/json' }),
       json: async () => JSON.parse(JSON.stringify(body)) as unknown,
+      arrayBuffer: async () => new TextEncoder().encode(JSON.stringify(body)).buffer,
     } as Response;
   }) as unknown as typeof fetch;
 }

@@ -12,9 +12,8 @@ export function CheckTitle({ check }: { check: Check }) {
   const schools = useSchools(check);
   return (
     <View>
-      <Quiet>{`${check.station} · ${check.stationName}`}</Quiet>
+      <Quiet>{`${check.station} · ${check.stationName} · ${check.measures}`}</Quiet>
       <Title style={TYPE.component}>{check.component}</Title>
-      <Quiet>{check.measures}</Quiet>
       {schools.map(({ id, subject, options, chosen }) => (
         <Quiet key={id} testID={`follows ${id}`}>
           {`${subject}, here: ${options.find((o) => o.id === chosen)?.name.toLowerCase() ?? chosen}`}

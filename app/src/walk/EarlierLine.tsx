@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { Check, MachineFile } from '@green-tally/core/contracts';
 import { earlierOf, type Earlier } from '@green-tally/core/earlier';
-import { Quiet, SPACE } from '../ui';
+import { Quiet } from '../ui';
 import { dayWords, monthWords } from '../yard/words';
 
 interface EarlierLineProps {
@@ -19,7 +19,7 @@ export function EarlierLine({ file: { machine, readings }, check, walkId }: Earl
     [check, readings, walkId, seasonStart],
   );
   return (
-    <View style={{ gap: SPACE.xs }} testID="earlier">
+    <View testID="earlier">
       {earlier.map((e) => (
         <Quiet key={e.when}>{earlierWords(e)}</Quiet>
       ))}
