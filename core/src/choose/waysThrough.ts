@@ -8,7 +8,8 @@ export type Ways = (set: number) => number;
 
 /**
  * Ways through sets of positions: the shortest for up to {@link MOST_FOR_ALL}, else one found by
- * putting each position in where it costs least.
+ * putting each position in where it costs least, then taking stretches of it elsewhere while that
+ * shortens it.
  * @param start where the machine stands; undefined: it stands in the first one already
  */
 export function waysThrough(
@@ -49,7 +50,7 @@ function shortestWays(prices: Prices, first: readonly number[]): Ways {
 
 function insertedWays(prices: Prices, first: readonly number[]): Ways {
   const known = new Map<number, number>();
-  const step = (from: number | undefined, to: number | undefined): number =>
+  const step: Step = (from, to) =>
     to === undefined ? 0 : ((from === undefined ? first[to] : prices[from]?.[to]) ?? 0);
   return (set) => {
     const before = known.get(set);
@@ -64,8 +65,41 @@ function insertedWays(prices: Prices, first: readonly number[]): Ways {
       const best = places.reduce((a, b) => (b.more < a.more ? b : a));
       way = [...way.slice(0, best.i), to, ...way.slice(best.i)];
     }
-    const minutes = way.reduce((sum, to, i) => sum + step(way[i - 1], to), 0);
+    const minutes = lengthOf(relocated(way, step), step);
     known.set(set, minutes);
     return minutes;
   };
+}
+
+type Step = (from: number | undefined, to: number | undefined) => number;
+
+const lengthOf = (way: readonly number[], step: Step): number =>
+  way.reduce((sum, to, i) => sum + step(way[i - 1], to), 0);
+
+/** The way with stretches of up to three of its positions taken elsewhere, as long as that shortens it. */
+function relocated(way: readonly number[], step: Step): readonly number[] {
+  let best = way;
+  let least = lengthOf(way, step);
+  for (let better = true; better;) {
+    better = false;
+    for (const tried of relocations(best)) {
+      const minutes = lengthOf(tried, step);
+      if (minutes >= least - 1e-9) continue;
+      best = tried;
+      least = minutes;
+      better = true;
+      break;
+    }
+  }
+  return best;
+}
+
+function* relocations(way: readonly number[]): Generator<readonly number[]> {
+  for (let length = 1; length <= 3; length += 1)
+    for (let from = 0; from + length <= way.length; from += 1) {
+      const piece = way.slice(from, from + length);
+      const rest = [...way.slice(0, from), ...way.slice(from + length)];
+      for (let to = 0; to <= rest.length; to += 1)
+        if (to !== from) yield [...rest.slice(0, to), ...piece, ...rest.slice(to)];
+    }
 }
