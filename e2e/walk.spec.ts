@@ -356,3 +356,16 @@ test('a tool of one’s own out of date, the wireless gauge, a caliper with a ca
   const [last] = (await readingsOf(page, 'T131')).slice(-1);
   expect(last).toContain('36.81');
 });
+
+test('a walk is begun from what was looked at last, or by search', async ({ page }) => {
+  await signIn(page, 'ines');
+  await openMachine(page, 'T082');
+  await page.goto('/walk');
+  await page.getByTestId('recent').getByRole('link', { name: /T082/ }).click();
+  await expect(page.getByTestId('plan walk').or(page.getByTestId('walk'))).toBeVisible();
+  await page.goto('/walk');
+  await page.getByLabel('Find a machine to walk').fill('T133');
+  await expect(page.getByText('Found by “T133”')).toBeVisible();
+  await page.getByTestId('machine T133').first().click();
+  await expect(page.getByTestId('plan walk').or(page.getByTestId('walk'))).toBeVisible();
+});

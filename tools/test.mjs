@@ -88,7 +88,7 @@ function count(code, read) {
  * same tests share a database in the same order every time. The first takes the long ones, the
  * second all others.
  */
-const LONG = ['places', 'story'];
+const LONG = ['places', 'shared', 'story'];
 
 async function browser() {
   if (!wanted('browser')) return;

@@ -5,11 +5,21 @@ import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { OperatorCard, type CardItem, type OperatorNote } from '@green-tally/core/contracts';
 import { printHours } from '@green-tally/core/units';
-import { ApiProblem, pathOf, put, troubleText, useAction, useDraft, useOutgoing } from '../store';
+import {
+  ApiProblem,
+  pathOf,
+  put,
+  troubleText,
+  useAction,
+  useDraft,
+  useOutgoing,
+  useSession,
+} from '../store';
 import {
   Body,
   Card,
   Choice,
+  Go,
   Heading,
   Notice,
   Press,
@@ -71,6 +81,7 @@ function Filled({ card, link }: FilledProps) {
   const { machine, today, items } = card;
   const [draft, setDraft] = useDraft(`card|${machine.id}`, Draft, EMPTY);
   const [sent, setSent] = useState(0);
+  const { data: session } = useSession();
   const change = (next: Partial<Draft>) => setDraft({ ...draft, ...next });
   const send = useAction(async () => {
     const body = noteOf(draft, items);
@@ -97,6 +108,11 @@ function Filled({ card, link }: FilledProps) {
     >
       <Title>{`${machine.model} · ${machine.serial}`}</Title>
       <Quiet>{`Operator’s card, ${dayWords(today)}. What you say goes to the workshop as what you say; nothing here says that the machine is safe or ready.`}</Quiet>
+      {session?.person ? (
+        <Go to={`/machine/${machine.id}`} label={`Open ${machine.serial} in the workshop`}>
+          <Strong tone="pine">{`You are signed in: open ${machine.serial} ›`}</Strong>
+        </Go>
+      ) : null}
       <Gone machineId={machine.id} sent={sent} />
       <Notice
         tone="rust"

@@ -7,12 +7,13 @@ const seenBy = (role: Role) =>
 
 describe('the sections of the settings', () => {
   test.each<[Role, string[]]>([
-    ['technician', ['You', 'Look', 'This device', 'Spec sheets', 'Costs', 'Safety']],
+    ['technician', ['You', 'Look', 'Your tools', 'This device', 'Spec sheets', 'Costs', 'Safety']],
     [
       'planner',
       [
         'You',
         'Look',
+        'Your tools',
         'This device',
         'Spec sheets',
         'Machines',
@@ -27,6 +28,7 @@ describe('the sections of the settings', () => {
       [
         'You',
         'Look',
+        'Your tools',
         'This device',
         'Spec sheets',
         'Machines',

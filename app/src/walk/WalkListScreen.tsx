@@ -1,13 +1,34 @@
+import { liveQuery } from 'dexie';
+import { useDeferredValue, useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
 import type { YardRow } from '@green-tally/core/contracts';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useYard, type YardList } from '../store';
-import { Heading, More, Notice, Quiet, Row, Screen, Title, useWide, Waiting } from '../ui';
+import { local, troubleText, useYard, type YardList } from '../store';
+import type { KeptMachine } from '../store/local';
+import {
+  Go,
+  Heading,
+  More,
+  Notice,
+  Quiet,
+  Row,
+  Screen,
+  Strong,
+  TextEntry,
+  Title,
+  useWide,
+  Waiting,
+} from '../ui';
 import { AsOf } from '../yard/AsOf';
 import { MachineRow } from '../yard/MachineRow';
 import { MachineTable } from '../yard/MachineTable';
+import { machineName } from '../yard/words';
 
 /** Machines to walk: those begun first, then those without a walk, least slack first. */
 export function WalkListScreen() {
+  const [find, setFind] = useState('');
+  const q = useDeferredValue(find.trim()) || undefined;
+  const found = useYard({ q });
   const begun = useYard({ walk: 'started' });
   const none = useYard({ walk: 'none' });
   const done = useYard({ walk: 'done' });
@@ -22,6 +43,7 @@ export function WalkListScreen() {
       />
     );
   }
+  const wanted = find.trim();
   const toWalk = rowsOf(begun).length + rowsOf(none).length;
   return (
     <Screen testID="walk list" title="Walk" full>
@@ -30,6 +52,13 @@ export function WalkListScreen() {
         <SyncLine />
       </Row>
       <AsOf at={none.asOf} />
+      <TextEntry
+        label="Find a machine to walk"
+        value={find}
+        onChange={setFind}
+        hint="serial, model, customer"
+      />
+      {wanted ? <Group title={`Found by “${wanted}”`} list={found} /> : <Recent />}
       {toWalk === 0 ? (
         <Notice
           tone="pine"
@@ -44,6 +73,32 @@ export function WalkListScreen() {
         The walk is the same check after check, front to back, with the make-safe gate first.
       </Quiet>
     </Screen>
+  );
+}
+
+/** So many that were looked at last are offered. */
+const RECENT = 4;
+
+/** Machines looked at last on this device: most often the next walk is of one of them. */
+function Recent() {
+  const [kept, setKept] = useState<readonly KeptMachine[]>([]);
+  useEffect(() => {
+    const watch = liveQuery(() => local.machines.toArray()).subscribe({ next: setKept });
+    return () => watch.unsubscribe();
+  }, []);
+  const last = [...kept].sort((a, b) => (a.lookedAt < b.lookedAt ? 1 : -1)).slice(0, RECENT);
+  if (!last.length) return null;
+  return (
+    <View testID="recent">
+      <Heading>Looked at last</Heading>
+      <Row>
+        {last.map(({ id, machine }) => (
+          <Go key={id} to={`/walk/${id}`} label={`Walk ${machineName(machine)}`} style={styles.go}>
+            <Strong tone="pine">{`${machineName(machine)} ›`}</Strong>
+          </Go>
+        ))}
+      </Row>
+    </View>
   );
 }
 
@@ -68,3 +123,5 @@ function Group({ title, list }: { title: string; list: YardList }) {
     </>
   );
 }
+
+const styles = StyleSheet.create({ go: { justifyContent: 'center' } });

@@ -124,7 +124,7 @@ export const ROUTES = {
   },
   'GET /tools': {
     summary: 'The signed-in person’s own tools',
-    door: 'takeReadings',
+    door: 'look',
     answer: OwnTools,
   },
   'PUT /tools/{id}': {

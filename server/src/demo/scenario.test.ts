@@ -49,8 +49,9 @@ describe('the invented dealership', () => {
       ),
     );
     // no sheet of the demo lacks a figure; an hour to look again passes only while harvest runs;
+    // its walks are each one person's;
     // the others want a gauge or a band that no sheet has
-    const NOT_HERE = ['noLimit', 'recheckDue'];
+    const NOT_HERE = ['noLimit', 'recheckDue', 'twoSay'];
     expect(PRECEDENCE.map(([id]) => id).filter((id) => !found.has(id))).toEqual(
       expect.arrayContaining(NOT_HERE),
     );
