@@ -125,7 +125,12 @@ describe('small pictures', () => {
           ...{ machine: { ...machine, id: uuid(1) }, version: 1, since: 0, basis: 'b' },
           judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, costs: null },
           ...{ readings: [], walks: [], work: [], ticks: [], visits: [], dropped: [] },
-          photos: [photo(1), photo(2), photo(3), photo(4, { dropped: { by: 'x', at: '2026-06-05T08:00:00.000Z' } })],
+          photos: [
+            photo(1),
+            photo(2),
+            photo(3),
+            photo(4, { dropped: { by: 'x', at: '2026-06-05T08:00:00.000Z' } }),
+          ],
         },
       };
     });

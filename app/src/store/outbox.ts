@@ -150,6 +150,8 @@ async function sendUnderLock(): Promise<void> {
   if (locks)
     await locks.request('green-tally-outbox', { ifAvailable: true }, async (lock) => {
       if (lock) await sendAll();
+      // another tab sends: whether there is signal is the browser's word here too
+      else await tell({ offline: globalThis.navigator?.onLine === false });
     });
   else await sendAll();
 }
