@@ -104,6 +104,7 @@ test('nothing is lost, nothing is seen by another, nothing goes under a wrong na
     await expect(other.getByTestId('verdict')).toContainText('31.47 mm');
     await context.setOffline(false);
     await expect(page.getByTestId('sync')).toContainText('all sent');
+    await expect(other.getByTestId('sync')).toContainText('all sent');
     const csv = await (await page.request.get('/api/readings.csv')).text();
     expect(csv.split(',31.47,')).toHaveLength(2);
   });

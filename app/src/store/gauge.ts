@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { Quantity, type ReadingTool } from '@green-tally/core/contracts';
 
@@ -55,7 +55,7 @@ export function usePairedGauge(): Paired | undefined {
     text,
     () => '',
   );
-  return kept ? readPaired(kept) : undefined;
+  return useMemo(() => (kept ? readPaired(kept) : undefined), [kept]);
 }
 
 /** Forgets the gauge. */

@@ -12,6 +12,7 @@
  * lock); sending twice does no
  * harm, for ids are made here and the server stores an id once.
  */
+import { liveQuery } from 'dexie';
 import { mutate } from 'swr';
 import type {
   OperatorNote,
@@ -260,8 +261,14 @@ export function startOutbox(): () => void {
   globalThis.addEventListener?.('offline', gone);
   globalThis.addEventListener?.('focus', again);
   void tell(globalThis.navigator?.onLine === false ? { offline: true } : {}).then(flushSoon);
+  // another tab puts and sends too: what waits is told here as well
+  const watch = liveQuery(() => local.outgoing.count()).subscribe({
+    next: () => void tell(),
+    error: (error: unknown) => console.error('outbox', error),
+  });
   return () => {
     pauseOutbox();
+    watch.unsubscribe();
     globalThis.removeEventListener?.('online', again);
     globalThis.removeEventListener?.('offline', gone);
     globalThis.removeEventListener?.('focus', again);

@@ -27,4 +27,4 @@ export function takenByTwo(readings: readonly Reading[]): TakenByTwo | undefined
 const said = (value: ReadingValue): string =>
   JSON.stringify(value, (key, part: unknown) => (UNSAID.has(key) ? undefined : part));
 
-const UNSAID: ReadonlySet<string> = new Set(['typed', 'unit', 'found', 'seen', 'colour']);
+const UNSAID: ReadonlySet<string> = new Set(['typed', 'unit', 'found', 'seen']);

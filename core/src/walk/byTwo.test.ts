@@ -42,6 +42,21 @@ describe('a check taken by two in one walk', () => {
     ).toBe(false));
 });
 
+test('one saw water in the oil and the other did not: nothing holds', () => {
+  const oil = demoCheck('engine-oil', 'level');
+  const [place = ''] = oil.places;
+  const at = (by: string, colour: string, minute: string) =>
+    reading(
+      oil.id,
+      place,
+      { kind: 'level', level: 'right', colour, product: '', toppedUp: null },
+      { by, takenAt: `2026-06-09T08:${minute}:00.000Z` },
+    );
+  const decisionOf = (...readings: Reading[]) => judgeCheck(oil, readings, facts)?.decision;
+  expect(decisionOf(at(HANNE, 'milky', '01'), at(BRAM, 'clear', '02'))).toBe('remeasure');
+  expect(decisionOf(at(HANNE, 'clear', '01'), at(BRAM, 'clear', '02'))).toBe('holds');
+});
+
 describe('two who do not say the same', () => {
   const slides: ReadingValue = { kind: 'feel', feel: 'justSlides', play: false };
   const hangs: ReadingValue = { kind: 'feel', feel: 'hangs', play: false };

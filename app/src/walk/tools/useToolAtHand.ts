@@ -41,11 +41,10 @@ export function useToolAtHand(check: MeasuredCheck, onSent: (sent: Sent) => void
   useEffect(() => {
     hear.current = onSent;
   });
-  const listens = chosen === GAUGE && sends !== undefined ? paired?.token : undefined;
+  const listens = chosen === GAUGE && sends !== undefined ? paired : undefined;
   useEffect(() => {
-    if (!listens || !paired) return;
-    return listenToGauge(paired, { sent: (sent) => hear.current(sent), ready: setReady });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- one pairing, one token
+    if (!listens) return;
+    return listenToGauge(listens, { sent: (sent) => hear.current(sent), ready: setReady });
   }, [listens]);
   const mine = own.find((t) => t.id === chosen);
   const gauge = listens ? (ready ? 'ready' : 'waiting') : 'none';
