@@ -230,3 +230,17 @@ test('in gloves, with the left thumb, with large letters', async ({ page }) => {
   await look('end');
   expect(wrong).toEqual([]);
 });
+
+test('the keys are listed by ?, and put away by it', async ({ page }) => {
+  await page.setViewportSize(WIDE);
+  await signIn(page, 'sana');
+  await openMachine(page, 'B022');
+  await page.getByTestId('machine').getByRole('button', { name: /Go on/ }).click();
+  await expect(page.getByTestId('walk')).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByTestId('keys')).toContainText('find a check');
+  await page.keyboard.press('?');
+  await expect(page.getByTestId('keys')).toHaveCount(0);
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('Find a check')).toBeFocused();
+});

@@ -1,9 +1,14 @@
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
-import { Body, Card, FONT, Heading, Press, Row, Strong } from '../../ui';
+import { StyleSheet, View } from 'react-native';
+import { Body, Card, FONT, Heading, Press, SPACE, Strong } from '../../ui';
 import { shortcutsNow, useKeys, type Shortcut } from './useKeys';
 
-const KEY_WORDS: Readonly<Record<string, string>> = { Enter: 'Enter', ' ': 'space' };
+/** What the pad itself hears, wherever it is shown. */
+const ON_THE_PAD: readonly Pick<Shortcut, 'key' | 'does'>[] = [
+  { key: '0–9', does: 'start a reading; a caliper with a cable types here too' },
+  { key: 'u', does: 'the other unit' },
+  { key: '⏎', does: 'judge what was typed' },
+];
 
 /** The list of keys, shown and put away by `?`. */
 export function KeysHelp() {
@@ -21,18 +26,12 @@ export function KeysHelp() {
   return (
     <Card edge="blue" testID="keys" style={styles.card}>
       <Heading>Keys</Heading>
-      {listed.map(({ key, does }) => (
-        <Row key={key}>
-          <Strong style={styles.key}>{KEY_WORDS[key] ?? key}</Strong>
-          <Body>{does}</Body>
-        </Row>
+      {[...listed, ...ON_THE_PAD].map(({ key, does }) => (
+        <View key={key} style={styles.line}>
+          <Strong style={styles.key}>{key}</Strong>
+          <Body style={styles.does}>{does}</Body>
+        </View>
       ))}
-      <Row>
-        <Strong style={styles.key}>0–9</Strong>
-        <Body>
-          start a reading, wherever the pad is shown; a caliper with a cable types here too
-        </Body>
-      </Row>
       <Press title="Hide" onPress={hide} small />
     </Card>
   );
@@ -40,5 +39,7 @@ export function KeysHelp() {
 
 const styles = StyleSheet.create({
   card: { maxWidth: 560 },
+  line: { flexDirection: 'row', gap: SPACE.m },
   key: { width: 64, fontFamily: FONT.bold },
+  does: { flex: 1 },
 });
