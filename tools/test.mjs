@@ -25,11 +25,20 @@ let failed = 0;
 async function step(name, command, args) {
   if (!wanted(name)) return;
   say(name);
+  const done = watch(name);
   const code = await finished(
     spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: process.env }),
   );
+  done();
   if (code === 0) passed += 1;
   else failed += 1;
+}
+
+/** Says at the end how long a part of the run took, so that one sees where the minutes go. */
+function watch(name) {
+  const began = performance.now();
+  return () =>
+    process.stdout.write(`  ${name}: ${Math.round((performance.now() - began) / 1000)} s\n`);
 }
 
 const finished = (child) =>
@@ -42,6 +51,7 @@ const finished = (child) =>
 async function jest(workspace) {
   if (!wanted(workspace)) return;
   say(`unit tests: ${workspace}`);
+  const done = watch(workspace);
   const file = join(RESULTS, `${workspace}.json`);
   rmSync(file, { force: true });
   const code = await finished(
@@ -58,6 +68,7 @@ async function jest(workspace) {
       { cwd: join(ROOT, workspace), stdio: ['ignore', 'ignore', 'inherit'], env: process.env },
     ),
   );
+  done();
   count(code, () => {
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, numTotalTests } = JSON.parse(
       readFileSync(file, 'utf8'),
@@ -93,6 +104,7 @@ const LONG = ['places', 'shared', 'story'];
 async function browser() {
   if (!wanted('browser')) return;
   say('browser tests');
+  const done = watch('browser tests');
   const chromium = ensureDebian(findChromium, 'chromium');
   ensureApp();
   const named = process.env.E2E;
@@ -124,6 +136,7 @@ async function browser() {
     );
   } finally {
     await empty.end();
+    done();
   }
 }
 
