@@ -55,14 +55,13 @@ import {
 } from './forecast';
 import { dueInSeason, nextDue, projectHours } from './intervals';
 import { fewestSwaps, massFromHeight, permissibleUnbalance, planKnives, unbalance } from './knives';
-import { daysFor, mustStartBy, visitEnd, workingDaysAfter } from './plan';
+import { daysFor, labourOf, mustStartBy, visitEnd, workingDaysAfter } from './plan';
 import { madeCheck, reading } from './testing/sheet';
 import { InputError, printAs, printHours, printLength, printQuantity } from './units';
 import { againstLimit, judgeRepeats, toolUncertainty } from './findings';
 import { forecastWear, judgeBand, judgeWear, wearFraction, type MachineFacts } from './kinds';
 import { judgeCheck } from './verdict';
 import { leastMovingOrder } from './walk';
-import { labourHours } from './work';
 
 /** Good arguments of a function; one number in them is spoilt at a time. */
 type Case = readonly [name: string, call: (...args: never[]) => unknown, args: readonly unknown[]];
@@ -276,7 +275,13 @@ const CASES: readonly Case[] = [
   of('visitEnd', visitEnd, '2026-06-09', 12),
   of('workingDaysAfter', workingDaysAfter, '2026-06-09', 3),
   of('mustStartBy', mustStartBy, '2026-06-30', 2, 12),
-  of('labourHours', labourHours, [{ minutes: 30, cover: { name: 'door', minutes: 15 } }]),
+  of(
+    'labourOf',
+    labourOf,
+    [{ checkId: 'belt', minutes: 30, cover: { name: 'door', minutes: 15 } }],
+    [],
+    { usual: 3, moves: [] },
+  ),
   of('printHours', printHours, 1284),
   of('printLength', printLength, 34.9, 'inFraction'),
   of('printQuantity', printQuantity, 450, 'pressure', 'bar'),

@@ -15,7 +15,7 @@ import {
 import { ratesOf, slopesOf, type FleetMember } from '@green-tally/core/fleet';
 import { CLOSING, standingOf, tasksOf, visitEnd } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
-import { labourHours } from '@green-tally/core/work';
+import { accepted } from '@green-tally/core/work';
 import corrie4 from '../specs/corrie4.json';
 import corrie6 from '../specs/corrie6.json';
 import merle10 from '../specs/merle10.json';
@@ -103,6 +103,7 @@ export function scenario(): Scenario {
       costs: costsOf(machine, sheets),
       rates: {},
       hands: {},
+      times: {},
     };
     return { demo, file };
   });
@@ -111,16 +112,16 @@ export function scenario(): Scenario {
     const { machine, walks } = read;
     const file: MachineFile = { ...read, rates: ratesOf(fleet, machine.branch) };
     const work: WorkItem[] = demo.accepted
-      ? standingOf(file, DEMO_DAY).proposed.map((p) => ({
-          ...p,
-          id: demoId(`work ${demo.serial} ${p.checkId}`),
-          machineId: machine.id,
-          acceptedBy: 'Rhea Aldane',
-          acceptedAt: '2026-06-08T15:40:00.000Z',
-          withdrawnAt: null,
-        }))
+      ? standingOf(file, DEMO_DAY).proposed.map((p) =>
+          accepted(p, {
+            id: demoId(`work ${demo.serial} ${p.checkId}`),
+            machineId: machine.id,
+            acceptedBy: 'Rhea Aldane',
+            acceptedAt: '2026-06-08T15:40:00.000Z',
+          }),
+        )
       : [];
-    const hours = labourHours(work);
+    const { hours } = standingOf({ ...file, work }, DEMO_DAY).labour;
     const technician = people.find((p) => p.name === demo.visit?.technician);
     const visits: Visit[] =
       demo.visit && technician && hours > 0
@@ -194,6 +195,8 @@ function ticked(file: MachineFile, { openTasks = [] }: DemoMachine): Tick[] {
             at,
             by: walk.by,
             note: '',
+            until: null,
+            answer: null,
           },
         ],
   );
@@ -211,6 +214,8 @@ const closedUp = (walks: readonly Walk[], today: string): Tick[] =>
           at: finishedAt,
           by,
           note: '',
+          until: null,
+          answer: null,
         }))
       : [],
   );

@@ -17,6 +17,7 @@ export const KIND_WORDS: Readonly<Record<DueLine['kind'], string>> = {
   service: 'Service',
   recheck: 'Look again',
   task: 'Task',
+  deferred: 'Put off',
 };
 
 /** When it falls due: its day, and its hours where they decide. */

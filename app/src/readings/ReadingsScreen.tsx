@@ -61,6 +61,7 @@ function refusedTitle(o: NonNullable<ReturnType<typeof useOutgoing>>[number]): s
   if (o.kind === 'walk') return 'A walk could not be stored';
   if (o.kind === 'tick') return `A tick could not be stored: ${o.body.key.split('|').at(-1) ?? ''}`;
   if (o.kind === 'said') return `What ${o.body.name} says could not be stored`;
+  if (o.kind === 'worked') return `What ${o.body.hands.join(', ')} did could not be stored`;
   const what = o.body.checkId.replaceAll('-', ' ');
   if (o.kind === 'photo') return `A photo of ${what} could not be stored`;
   if (o.kind === 'work') return `Work on ${what} could not be stored`;

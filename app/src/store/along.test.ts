@@ -22,7 +22,7 @@ beforeEach(async () => {
     return {
       body: {
         ...{ machine: { ...machine, id }, version: 1, since: 0, basis: 'b', dropped: [] },
-        judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, costs: null },
+        judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, times: {}, costs: null },
         ...{ readings: [], walks: [], work: [], ticks: [], visits: [] },
       },
     };
@@ -34,7 +34,7 @@ const uuid = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0
 const keep = (id: string, change: Partial<KeptMachine> = {}) =>
   local.machines.put({
     ...{ id, machine: { ...machine, id }, version: 1, basis: 'b' },
-    judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, costs: null },
+    judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, times: {}, costs: null },
     ...{
       askedAt: '2020-01-01',
       lookedAt: '2020-01-01',
@@ -123,7 +123,7 @@ describe('small pictures', () => {
       return {
         body: {
           ...{ machine: { ...machine, id: uuid(1) }, version: 1, since: 0, basis: 'b' },
-          judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, costs: null },
+          judgedBy: { sheets: [], earlier: [], rates: {}, hands: {}, times: {}, costs: null },
           ...{ readings: [], walks: [], work: [], ticks: [], visits: [], dropped: [] },
           photos: [
             photo(1),

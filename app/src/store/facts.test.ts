@@ -37,7 +37,7 @@ function answer(url: URL): unknown {
     basis: server.basis,
     judgedBy: known
       ? null
-      : { sheets: file.sheets.map(ref), earlier: [], rates: {}, hands: {}, costs: null },
+      : { sheets: file.sheets.map(ref), earlier: [], rates: {}, hands: {}, times: {}, costs: null },
     readings: [...server.since].flatMap(([at, readings]) => (at > since ? readings : [])),
     walks: file.walks,
     ...{

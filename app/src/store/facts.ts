@@ -4,8 +4,10 @@ import {
   SpecSheet,
   type MachineFile,
   type SheetRef,
+  type WorkedEntry,
 } from '@green-tally/core/contracts';
 import { api, pathOf } from './api';
+import { withEntry } from './laid';
 import { FACTS, local, type KeptMachine, type Outgoing } from './local';
 
 /*
@@ -207,10 +209,10 @@ async function wholeHere(id: string): Promise<Here | undefined> {
   const earlier = await sheetsOf(kept.judgedBy.earlier);
   if (!sheets || !earlier) return undefined;
   // kept by an earlier edition, it does not say
-  const { rates, hands = {}, costs } = kept.judgedBy;
+  const { rates, hands = {}, times = {}, costs } = kept.judgedBy;
   const file: MachineFile = {
     machine: kept.machine,
-    ...{ sheets, earlier, rates, hands, costs },
+    ...{ sheets, earlier, rates, hands, times, costs },
     readings: readings.sort(by('takenAt', 'id')),
     walks: walks.sort(by('startedAt', 'id')),
     work: work.sort(by('acceptedAt', 'id')),
@@ -234,6 +236,8 @@ const TABLE_OF = {
   withdrawal: 'work',
   tick: 'ticks',
   photo: 'photos',
+  // laid into its work item
+  worked: undefined,
   // who says it does not hold the machine's facts
   said: undefined,
 } as const;
@@ -246,9 +250,17 @@ export async function layIn(sent: readonly Outgoing[]): Promise<void> {
   const here = new Set((await local.machines.bulkGet(ids)).flatMap((m) => m?.id ?? []));
   for (const entry of sent) {
     const table = TABLE_OF[entry.kind];
-    if (table && here.has(entry.machineId)) await local.table(table).put(entry.body);
+    if (!here.has(entry.machineId)) continue;
+    if (table) await local.table(table).put(entry.body);
+    if (entry.kind === 'worked') await layWorked(entry.workId, entry.body);
   }
   for (const id of here) await local.machines.update(id, { stamp: Date.now() + Math.random() });
+}
+
+/** An entry is laid into its item once. */
+async function layWorked(workId: string, entry: WorkedEntry): Promise<void> {
+  const item = await local.work.get(workId);
+  if (item) await local.work.put(withEntry(item, entry));
 }
 
 /** Notes that somebody looks at a machine: what is looked at stays longest. */

@@ -1,4 +1,4 @@
-import type { MachineFile } from '@green-tally/core/contracts';
+import type { MachineFile, WorkedEntry, WorkItem } from '@green-tally/core/contracts';
 import type { Outgoing } from './local';
 import { isOwn } from './owner';
 
@@ -18,13 +18,18 @@ export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): 
       file.readings,
       own.flatMap((o) => (o.kind === 'reading' ? [o.body] : [])),
     ),
-    work: lay(
-      lay(
-        file.work,
-        own.flatMap((o) => (o.kind === 'work' ? [o.body] : [])),
+    work: own
+      .flatMap((o) => (o.kind === 'worked' ? [o] : []))
+      .reduce(
+        (items, o) => items.map((w) => (w.id === o.workId ? withEntry(w, o.body) : w)),
+        lay(
+          lay(
+            file.work,
+            own.flatMap((o) => (o.kind === 'work' ? [o.body] : [])),
+          ),
+          own.flatMap((o) => (o.kind === 'withdrawal' ? [o.body] : [])),
+        ),
       ),
-      own.flatMap((o) => (o.kind === 'withdrawal' ? [o.body] : [])),
-    ),
     photos: lay(
       file.photos,
       own.flatMap((o) => (o.kind === 'photo' ? [o.body] : [])),
@@ -34,6 +39,12 @@ export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): 
       own.flatMap((o) => (o.kind === 'tick' ? [o.body] : [])),
     ),
   };
+}
+
+/** A work item with an entry of what was done of it, once. An earlier edition kept none. */
+export function withEntry(item: WorkItem, entry: WorkedEntry): WorkItem {
+  const worked = item.worked ?? [];
+  return worked.some((w) => w.id === entry.id) ? item : { ...item, worked: [...worked, entry] };
 }
 
 function lay<T extends { readonly id: string }>(there: readonly T[], over: readonly T[]): T[] {

@@ -2,7 +2,14 @@ import { useEffect, useMemo } from 'react';
 import useSWRInfinite from 'swr/infinite';
 import type { z } from 'zod';
 import type { Given, Routes } from '@green-tally/core/api';
-import { CustomerPage, DueList, HeaderPage, VisitPage, Yard } from '@green-tally/core/contracts';
+import {
+  CustomerPage,
+  DueList,
+  HeaderPage,
+  VisitPage,
+  WorkList,
+  Yard,
+} from '@green-tally/core/contracts';
 import { pathOf, type Asked } from './api';
 import { useKeptSince } from './kept';
 
@@ -24,7 +31,8 @@ function onLists(again: () => void): () => void {
   };
 }
 
-type Paged = 'GET /yard' | 'GET /due' | 'GET /visits' | 'GET /customers' | 'GET /headers';
+type Paged =
+  'GET /yard' | 'GET /due' | 'GET /work' | 'GET /visits' | 'GET /customers' | 'GET /headers';
 type Query<K extends Paged> = Partial<Given<Routes[K]['query']>>;
 interface Page {
   readonly next: string | null;
@@ -97,6 +105,10 @@ export function useYard(query: Query<'GET /yard'> = {}): YardList {
 /** What is due, as far as it is asked for. */
 export const useDue = (query: Query<'GET /due'> = {}): List<DueList> =>
   useList('GET /due', query, DueList);
+
+/** Work by where it stands, as far as it is asked for. */
+export const useWorkLines = (query: Query<'GET /work'>): List<WorkList> =>
+  useList('GET /work', query, WorkList);
 
 /** Visits, earliest first, as far as they are asked for. */
 export const useVisits = (query: Query<'GET /visits'> = {}): List<VisitPage> =>

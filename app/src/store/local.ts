@@ -11,12 +11,13 @@ import {
   type Tick,
   type Visit,
   type Walk,
+  type WorkedEntry,
   type WorkItem,
 } from '@green-tally/core/contracts';
 
 /**
  * Something made here that the server has to get. Walks go before readings, readings before work, work
- * before what is withdrawn of it and ticks; photos, which are large, go last.
+ * before what is withdrawn of it, what was done of it, and ticks; photos, which are large, go last.
  */
 export type Outgoing = {
   readonly id: string;
@@ -35,6 +36,8 @@ export type Outgoing = {
   | { readonly kind: 'work'; readonly body: WorkItem }
   /** the item as it is once it has been withdrawn */
   | { readonly kind: 'withdrawal'; readonly body: WorkItem }
+  /** somebody worked on an accepted item */
+  | { readonly kind: 'worked'; readonly body: WorkedEntry; readonly workId: string }
   | { readonly kind: 'tick'; readonly body: Tick }
   /** what an operator says on a machine's card, and by whose link */
   | { readonly kind: 'said'; readonly body: OperatorNote; readonly key: string }
@@ -154,6 +157,7 @@ class LocalStore extends Dexie {
         earlier: file.earlier.map(ref),
         rates: file.rates,
         hands: file.hands,
+        times: file.times,
         costs: file.costs,
       },
       askedAt: at,

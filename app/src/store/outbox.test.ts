@@ -184,6 +184,7 @@ describe('the outbox', () => {
       ...{ id: '0197a000-0000-7000-8000-00000000bbbb', machineId: belt(37).machineId },
       ...{ checkId: 'fan-drive-belt', decision: 'replace', places: ['belt'], reason: 'worn' },
       ...{ minutes: 90, cover: null, parts: [], acceptedBy: 'Rhea', withdrawnAt: null },
+      ...{ from: 'verdict', task: null, mates: [], learnt: null, proposed: null, worked: [] },
       acceptedAt: '2026-06-09T08:00:00.000Z',
     };
     const withdrawn = { ...item, withdrawnAt: '2026-06-09T08:00:05.000Z' };
@@ -394,6 +395,8 @@ describe('ticks', () => {
     at: '2026-06-09T08:00:00.000Z',
     by: 'Ines Marrow',
     note: '',
+    until: null,
+    answer: null,
   });
   const three = ['stand|w|a', 'stand|w|b', 'close|w|c'].map(tickOf);
   const putAll = async () => {

@@ -20,6 +20,7 @@ import type {
   Reading,
   Tick,
   Walk,
+  WorkedEntry,
   WorkItem,
 } from '@green-tally/core/contracts';
 import { ApiProblem, Unreachable } from './api';
@@ -71,6 +72,7 @@ type New =
   | { kind: 'reading'; body: Reading }
   | { kind: 'work'; body: WorkItem }
   | { kind: 'withdrawal'; body: WorkItem }
+  | { kind: 'worked'; body: WorkedEntry; workId: string; machineId: string }
   | { kind: 'tick'; body: Tick }
   | { kind: 'said'; body: OperatorNote & { machineId: string }; key: string }
   | { kind: 'photo'; body: Photo };
@@ -91,7 +93,7 @@ export async function put(
     ...e,
     // beside the acceptance, which may wait still
     id: e.kind === 'withdrawal' ? `${e.kind} ${e.body.id}` : e.body.id,
-    machineId: e.body.machineId,
+    machineId: e.kind === 'worked' ? e.machineId : e.body.machineId,
     queuedAt,
     owner: e.kind === 'said' ? undefined : ownerNow(),
     state: 'waiting',

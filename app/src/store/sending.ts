@@ -12,7 +12,7 @@ export type Settle = (
 
 /**
  * Sends what must go first: walks, then readings in batches, then work, then what is withdrawn, then
- * ticks, then what operators say; photos one by one after all else.
+ * what was done of it, then ticks, then what operators say; photos one by one after all else.
  */
 export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
@@ -26,6 +26,13 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
     return sendEach(
       withdrawn,
       (w) => api('DELETE /work/{id}', { params: { id: w.body.id } }),
+      settle,
+    );
+  const worked = waiting.filter((o) => o.kind === 'worked');
+  if (worked.length)
+    return sendEach(
+      worked,
+      ({ workId, body }) => api('POST /work/{id}/worked', { params: { id: workId }, body }),
       settle,
     );
   const ticks = waiting.filter((o) => o.kind === 'tick');

@@ -5,8 +5,13 @@ import { useClock, useSession } from './hooks';
 import { put } from './outbox';
 import { useAction, type Action } from './useAction';
 
+type NewTick = Omit<Tick, 'id' | 'at' | 'until' | 'answer'> &
+  Partial<Pick<Tick, 'until' | 'answer'>>;
+
 /** A tick made now, with an id of its own. */
-export const newTick = (said: Omit<Tick, 'id' | 'at'>, now: Date): Tick => ({
+export const newTick = (said: NewTick, now: Date): Tick => ({
+  until: null,
+  answer: null,
   ...said,
   id: uuidv7(),
   at: now.toISOString(),

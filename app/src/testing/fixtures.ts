@@ -58,6 +58,7 @@ export const machineFile = (readings: Reading[] = []): MachineFile => ({
   costs: null,
   rates: {},
   hands: {},
+  times: {},
 });
 
 let serial = 0;

@@ -28,10 +28,14 @@ interface TableProps<T> {
   /** what a row is called by a screen reader */
   readonly said: (row: T) => string;
   readonly testID?: (row: T) => string;
+  /** rows that can be chosen have a box before them */
+  readonly chosen?: (row: T) => boolean;
+  readonly onChoose?: (row: T) => void;
 }
 
 /** Rows and sortable columns, for a wide screen; a tap anywhere in a row follows its link. */
-export function Table<T>({ label, rows, columns, keyOf, to, said, testID }: TableProps<T>) {
+export function Table<T>({ label, rows, columns, keyOf, to, said, ...rest }: TableProps<T>) {
+  const { testID, chosen, onChoose } = rest;
   const palette = usePalette();
   const [sort, setSort] = useState<{ key: string; down: boolean } | undefined>();
   const column = columns.find((c) => c.key === sort?.key);
@@ -44,6 +48,11 @@ export function Table<T>({ label, rows, columns, keyOf, to, said, testID }: Tabl
       style={[styles.table, { borderColor: palette.line, backgroundColor: palette.card }]}
     >
       <View role="row" style={[styles.row, { backgroundColor: palette.tray }]}>
+        {onChoose ? (
+          <View role="columnheader" style={styles.choose}>
+            <Strong>Take</Strong>
+          </View>
+        ) : null}
         {columns.map((c) => (
           <View
             key={c.key}
@@ -69,6 +78,26 @@ export function Table<T>({ label, rows, columns, keyOf, to, said, testID }: Tabl
           role="row"
           style={[styles.row, styles.line, { borderTopColor: palette.line }]}
         >
+          {onChoose ? (
+            <View role="cell" style={styles.choose}>
+              <Tap
+                role="checkbox"
+                selected={chosen?.(row) ?? false}
+                label={`Take ${said(row)}`}
+                testID={`take ${keyOf(row)}`}
+                onPress={() => onChoose(row)}
+                style={[
+                  styles.box,
+                  {
+                    borderColor: palette.pine,
+                    backgroundColor: chosen?.(row) ? palette.pineTint : palette.card,
+                  },
+                ]}
+              >
+                {chosen?.(row) ? <Strong tone="pine">✕</Strong> : <View />}
+              </Tap>
+            </View>
+          ) : null}
           {columns.map((c, i) => (
             <View key={c.key} role="cell" style={[{ flex: c.flex }, i ? null : styles.first]}>
               {c.cell(row)}
@@ -116,5 +145,15 @@ const styles = StyleSheet.create({
   // the link belongs to the first cell and lies over its whole row
   first: { position: 'static' },
   over: { position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, zIndex: 1 },
+  // above the link that lies over the row
+  choose: { width: TARGET.glove, zIndex: 2 },
+  box: {
+    width: TARGET.desk,
+    height: TARGET.desk,
+    borderWidth: STROKE.chosen,
+    borderRadius: RADIUS.m,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
   head: { justifyContent: 'center', minHeight: TARGET.desk },
 });

@@ -5,7 +5,7 @@ import type { Check, MachineFile, Walk } from '@green-tally/core/contracts';
 import { live } from '@green-tally/core/history';
 import type { Standing } from '@green-tally/core/plan';
 import { unreadPlaces } from '@green-tally/core/walk';
-import { proposeWork } from '@green-tally/core/work';
+import { accepted, proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { put, useAction, useClock, useSession } from '../store';
 import { HeadRow, Quiet, Screen, Skeleton, SPACE } from '../ui';
@@ -100,7 +100,9 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     );
     go(next?.check.id);
   });
-  const proposal = verdict ? proposeWork(verdict, standing.verdicts) : undefined;
+  const proposal = verdict
+    ? proposeWork(verdict, { others: standing.verdicts, times: file.times })
+    : undefined;
   const addToWork = useAction(async () => {
     if (!proposal) return;
     const acceptedAt = clock().toISOString();
@@ -108,14 +110,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     await put([
       {
         kind: 'work',
-        body: {
-          ...proposal,
-          id: uuidv7(),
-          machineId,
-          acceptedBy: by,
-          acceptedAt,
-          withdrawnAt: null,
-        },
+        body: accepted(proposal, { id: uuidv7(), machineId, acceptedBy: by, acceptedAt }),
       },
     ]);
   });

@@ -3,7 +3,7 @@ import type { MachineFile } from '@green-tally/core/contracts';
 import { needsHand } from '@green-tally/core/findings';
 import { isLeft, leaveKey, standsOf, type Standing } from '@green-tally/core/plan';
 import { worstPlace, type CheckVerdict } from '@green-tally/core/verdict';
-import { proposeAnyway } from '@green-tally/core/work';
+import { accepted as asItem, proposeAnyway } from '@green-tally/core/work';
 import { put, useAction, useClock, useSession, useTick } from '../store';
 import { Card, Notice, Press, Quiet, Strong } from '../ui';
 import { SayWhy } from '../work/SayWhy';
@@ -70,19 +70,17 @@ function DoItAnyway({ file, standing, verdict }: DecideOtherwiseProps) {
   const { data: session } = useSession();
   const clock = useClock();
   const add = useAction(async (why: string) => {
-    const work = proposeAnyway(verdict, why);
+    const work = proposeAnyway(verdict, why, file.times);
     if (!work) return;
     await put([
       {
         kind: 'work',
-        body: {
-          ...work,
+        body: asItem(work, {
           id: uuidv7(),
           machineId: file.machine.id,
           acceptedBy: session?.person?.name ?? '',
           acceptedAt: clock().toISOString(),
-          withdrawnAt: null,
-        },
+        }),
       },
     ]);
   });

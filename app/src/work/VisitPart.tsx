@@ -1,7 +1,6 @@
 import type { MachineFile } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
 import { mayDo } from '@green-tally/core/rights';
-import { labourHours } from '@green-tally/core/work';
 import { useSession } from '../store';
 import { later, Quiet } from '../ui';
 import { weekdayWords } from '../yard/words';
@@ -22,7 +21,9 @@ export function VisitPart({ file, standing, onChanged }: VisitPartProps) {
   const visit = open.find((w) => w.visit)?.visit;
   if (!open.length || !session?.person) return null;
   if (mayDo(session.person.role, 'planVisits'))
-    return <VisitForm file={file} visit={visit} hours={labourHours(open)} onChanged={onChanged} />;
+    return (
+      <VisitForm file={file} visit={visit} hours={standing.labour.hours} onChanged={onChanged} />
+    );
   return (
     <Quiet>
       {visit

@@ -1,57 +1,55 @@
 import { useRouter } from 'expo-router';
-import { useState, type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
-import type { Standing, StandingWork } from '@green-tally/core/plan';
-import { labourHours, takenHeavy, type ProposedWork, type WorkPart } from '@green-tally/core/work';
-import type { Action } from '../store';
-import {
-  Card,
-  DecisionBadge,
-  Heading,
-  Notice,
-  Press,
-  Quiet,
-  Row,
-  Rule,
-  SPACE,
-  Strong,
-  TickLine,
-} from '../ui';
-import { SayWhy } from './SayWhy';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { MachineFile, WorkLine } from '@green-tally/core/contracts';
+import { type Standing, type StandingWork } from '@green-tally/core/plan';
+import { partsUsed, takenHeavy, workedOn, type WorkPart } from '@green-tally/core/work';
+import { useToday } from '../store';
+import { Card, Chip, Go, Heading, Notice, Press, Quiet, Row, Strong, TickLine } from '../ui';
 import { dayWords, weekdayWords } from '../yard/words';
-import { labourText, partLine } from './partWords';
+import { Answers } from './Answers';
+import { untilWords } from './words';
+import { WorkCard } from './WorkCard';
+import { WorkedForm } from './WorkedForm';
+import type { Work } from './useWork';
 
 interface WorkItemsProps {
-  readonly machineId: string;
+  readonly file: MachineFile;
   readonly standing: Standing;
-  readonly accept: Action<[items: readonly ProposedWork[]]>;
-  readonly withdraw: Action<[id: string]>;
-  readonly leave: Action<[checkId: string, why: string]>;
+  readonly lines: readonly WorkLine[];
+  readonly work: Work;
   /** what was decided to be left, and why */
   readonly left: readonly { readonly name: string; readonly said: string }[];
 }
 
-/** What was decided and waits to be accepted, what is in work, and what has been put right. */
-export function WorkItems({ machineId, standing, accept, withdraw, leave, left }: WorkItemsProps) {
-  const { proposed, verdicts } = standing;
-  const name: NameOf = (checkId) =>
-    verdicts.find((v) => v.check.id === checkId)?.check.component ?? checkId;
-  const open = standing.work.filter((w) => !w.done);
+/**
+ * What was decided and waits to be accepted, what is due beside it, what was put off, what is in work,
+ * and what has been put right.
+ */
+export function WorkItems({ file, standing, lines, work, left }: WorkItemsProps) {
+  const machineId = file.machine.id;
+  const of = (state: WorkLine['state']) => lines.filter((l) => l.state === state);
   const done = standing.work.filter((w) => w.done);
+  const name = (checkId: string) =>
+    standing.verdicts.find((v) => v.check.id === checkId)?.check.component ?? checkId;
+  const shared = { machineId, hours: standing.facts.hours, work };
+  const known = of('called').length + of('accepted').length + of('beside').length;
   return (
     <>
-      <Proposed items={proposed} name={name} accept={accept} leave={leave} />
+      <Called lines={of('called')} {...shared} />
+      <Accepted lines={of('accepted')} file={file} standing={standing} {...shared} />
+      <Beside lines={of('beside')} {...shared} />
+      <PutOff lines={of('putOff')} {...shared} />
       <LeftAlone items={left} />
-      <Accepted items={open} name={name} withdraw={withdraw} />
-      {!proposed.length && !open.length ? (
-        <NoWork machineId={machineId} unknown={standing.walkState === 'none'} />
-      ) : null}
+      {known ? null : <NoWork machineId={machineId} unknown={standing.walkState === 'none'} />}
       {done.length ? (
-        <Card>
+        <Card testID="put right">
           <Heading>Put right</Heading>
           {done.map((w) => (
             <Quiet key={w.id}>
-              {`${name(w.checkId)}: ${w.decision}, closed by a reading that holds`}
+              {w.from === 'task'
+                ? `${w.task?.text ?? name(w.checkId)}: ticked`
+                : `${name(w.checkId)}: ${w.decision}, closed by a reading${doneWords(w)}`}
             </Quiet>
           ))}
         </Card>
@@ -60,18 +58,33 @@ export function WorkItems({ machineId, standing, accept, withdraw, leave, left }
   );
 }
 
-type NameOf = (checkId: string) => string;
-
-interface ProposedProps extends Pick<WorkItemsProps, 'accept' | 'leave'> {
-  readonly items: readonly ProposedWork[];
-  readonly name: NameOf;
+/** Who worked on it, how long, and what was fitted. */
+function doneWords(item: StandingWork): string {
+  const worked = workedOn(item);
+  if (!worked.length) return '';
+  const minutes = worked.reduce((sum, w) => sum + w.minutes, 0);
+  const hands = [...new Set(worked.flatMap((w) => w.hands))].join(', ');
+  const parts = partsUsed(item).map((p) => `${p.quantity} × ${p.number}`);
+  return ` (${minutes} min, ${hands}${parts.length ? `, ${parts.join(', ')}` : ''})`;
 }
 
-function Proposed({ items: proposed, name, accept, leave }: ProposedProps) {
+interface Shared {
+  readonly machineId: string;
+  readonly hours: number;
+  readonly work: Work;
+}
+interface LinesProps extends Shared {
+  readonly lines: readonly WorkLine[];
+}
+
+function Called({ lines, machineId, work, hours }: LinesProps) {
   // numbers of standard parts, by check, for which the heavy one is taken
   const [heavy, setHeavy] = useState<Readonly<Record<string, readonly string[]>>>({});
-  if (!proposed.length) return null;
-  const items = proposed.map((p) => (heavy[p.checkId] ?? []).reduce(takenHeavy, p));
+  if (!lines.length) return null;
+  const shown = lines.map((line) => ({
+    ...line,
+    work: (heavy[line.work.checkId] ?? []).reduce(takenHeavy, line.work),
+  }));
   const toggle = (checkId: string, number: string) => {
     const chosen = heavy[checkId] ?? [];
     const next = chosen.includes(number) ? chosen.filter((n) => n !== number) : [...chosen, number];
@@ -79,38 +92,106 @@ function Proposed({ items: proposed, name, accept, leave }: ProposedProps) {
   };
   return (
     <Card edge="pine" testID="proposed">
-      <Heading>{`Decided, not yet accepted: ${items.length}`}</Heading>
-      {items.map((p, i) => (
-        <Item key={p.checkId} work={p} name={name(p.checkId)}>
+      <Heading>{`Decided, not yet accepted: ${lines.length}`}</Heading>
+      {shown.map((line, i) => (
+        <WorkCard key={line.key} line={line}>
           <HeavyParts
-            parts={proposed[i]?.parts ?? []}
-            taken={heavy[p.checkId] ?? []}
-            onToggle={(number) => toggle(p.checkId, number)}
+            parts={lines[i]?.work.parts ?? []}
+            taken={heavy[line.work.checkId] ?? []}
+            onToggle={(number) => toggle(line.work.checkId, number)}
           />
-          <Press
-            title="Accept into work"
-            label={`Accept into work: ${name(p.checkId)}`}
-            disabled={accept.busy}
-            onPress={() => void accept.run([p])}
-            small
-          />
-          <SayWhy
-            title="Leave it"
-            asked={`Why ${name(p.checkId).toLowerCase()} is left`}
-            name={name(p.checkId)}
-            onSay={(why) => leave.run(p.checkId, why)}
-          />
-        </Item>
+          <Decide line={line} {...{ machineId, work, hours }} />
+        </WorkCard>
       ))}
-      {items.length > 1 ? (
+      {lines.length > 1 ? (
         <Press
           fill="pine"
-          title={`Accept all ${items.length}`}
+          title={`Accept all ${lines.length}`}
           testID="accept all"
-          loading={accept.busy}
-          onPress={() => void accept.run(items)}
+          loading={work.accept.busy}
+          onPress={() => void work.accept.run(shown.map((l) => ({ machineId, work: l.work })))}
         />
       ) : null}
+    </Card>
+  );
+}
+
+/** Yes, or something else. */
+function Decide({ line, machineId, work, hours }: Shared & { readonly line: WorkLine }) {
+  const today = useToday();
+  return (
+    <>
+      <Press
+        title="Accept into work"
+        label={`Accept into work: ${line.component}`}
+        disabled={work.accept.busy}
+        onPress={() => void work.accept.run([{ machineId, work: line.work }])}
+        small
+      />
+      <Answers
+        line={line}
+        name={line.component}
+        now={{ today, hours }}
+        busy={work.say.busy || work.accept.busy}
+        onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
+        onAccept={(changed, proposed) =>
+          work.accept.run([{ machineId, work: changed, proposed: proposed ?? null }])
+        }
+      />
+    </>
+  );
+}
+
+const FEW = 3;
+
+/** Services, what is to be looked at again, and tasks: folded where there are many. */
+function Beside({ lines, ...shared }: LinesProps) {
+  const [all, setAll] = useState(false);
+  if (!lines.length) return null;
+  const shown = all ? lines : lines.slice(0, FEW);
+  return (
+    <Card testID="beside">
+      <Heading>{`Services, rechecks, tasks: ${lines.length}`}</Heading>
+      {shown.map((line) => (
+        <WorkCard key={line.key} line={line}>
+          <Decide line={line} {...shared} />
+        </WorkCard>
+      ))}
+      {lines.length > FEW ? (
+        <Chip
+          title={all ? 'Show fewer' : `Show all ${lines.length}`}
+          on={all}
+          testID="all beside"
+          onPress={() => setAll(!all)}
+        />
+      ) : null}
+    </Card>
+  );
+}
+
+function PutOff({ lines, machineId, work }: LinesProps) {
+  if (!lines.length) return null;
+  return (
+    <Card testID="put off list">
+      <Heading>{`Put off: ${lines.length}`}</Heading>
+      {lines.map((line) => (
+        <WorkCard key={line.key} line={line}>
+          {line.putOff ? (
+            <Quiet>
+              {`Until ${untilWords(line.putOff.until)}: ${line.putOff.why} (${line.putOff.by}, ${dayWords(line.putOff.at.slice(0, 10))})`}
+            </Quiet>
+          ) : null}
+          <Press
+            title="Decide it now"
+            label={`Decide it now: ${line.component}`}
+            small
+            disabled={work.say.busy}
+            onPress={() =>
+              void work.say.run([{ machineId, work: line.work }], { what: 'decideNow' })
+            }
+          />
+        </WorkCard>
+      ))}
     </Card>
   );
 }
@@ -159,65 +240,83 @@ function LeftAlone({ items }: { items: WorkItemsProps['left'] }) {
   ) : null;
 }
 
-interface AcceptedProps extends Pick<WorkItemsProps, 'withdraw'> {
-  readonly items: readonly StandingWork[];
-  readonly name: NameOf;
+interface AcceptedProps extends LinesProps {
+  readonly file: MachineFile;
+  readonly standing: Standing;
 }
 
-function Accepted({ items, name, withdraw }: AcceptedProps) {
-  if (!items.length) return null;
+function Accepted({ lines, file, standing, machineId, work, hours }: AcceptedProps) {
+  const today = useToday();
+  const [doing, setDoing] = useState<string | undefined>();
+  if (!lines.length) return null;
   return (
     <Card testID="accepted">
-      <Heading>{`In work: ${items.length}`}</Heading>
-      {items.map((w) => (
-        <Item key={w.checkId} work={w} name={name(w.checkId)}>
-          <Row apart>
-            <Quiet style={styles.grows}>
-              {`accepted by ${w.acceptedBy}, ${dayWords(w.acceptedAt.slice(0, 10))}${w.visit ? `; visit ${weekdayWords(w.visit.startsOn)}` : ''}`}
-            </Quiet>
-            <Press
-              title="Withdraw"
-              label={`Withdraw: ${name(w.checkId)}`}
-              disabled={withdraw.busy}
-              onPress={() => void withdraw.run(w.id)}
-              small
+      <Heading>{`In work: ${lines.length}`}</Heading>
+      {lines.map((line) => {
+        const item = standing.work.find((w) => w.id === line.item?.id);
+        if (!item) return null;
+        const name = line.component;
+        if (doing === item.id)
+          return (
+            <WorkedForm
+              key={line.key}
+              {...{ file, standing, item, name, work }}
+              onDone={() => setDoing(undefined)}
             />
-          </Row>
-        </Item>
-      ))}
+          );
+        return (
+          <WorkCard key={line.key} line={line}>
+            <Quiet>
+              {`accepted by ${item.acceptedBy}, ${dayWords(item.acceptedAt.slice(0, 10))}${item.visit ? `; visit ${weekdayWords(item.visit.startsOn)}` : ''}`}
+            </Quiet>
+            {item.proposed ? (
+              <Quiet testID="as proposed">
+                {`Proposed: ${item.proposed.decision}, ${item.proposed.minutes} min${item.proposed.parts.length ? `, ${item.proposed.parts.map((p) => `${p.quantity} × ${p.number}`).join(', ')}` : ''}. Changed by ${item.acceptedBy}.`}
+              </Quiet>
+            ) : null}
+            {item.asksReading ? (
+              <Go
+                to={`/walk/${machineId}?only=${item.checkId}`}
+                label={`Read it as left: ${name}`}
+                testID={`as left ${item.checkId}`}
+              >
+                <Strong tone="blue">{`Worked on${doneWords(item)}. Read it as left ›`}</Strong>
+              </Go>
+            ) : null}
+            <Row>
+              {item.from === 'task' ? (
+                <Go to={`/due/${machineId}`} label={`Tick it: ${name}`}>
+                  <Strong tone="pine">Tick it under Due ›</Strong>
+                </Go>
+              ) : (
+                <Press
+                  title={item.asksReading ? 'Done again' : 'Done: say so'}
+                  label={`Done: ${name}`}
+                  testID={`worked ${item.checkId}`}
+                  onPress={() => setDoing(item.id)}
+                  small
+                />
+              )}
+              <Press
+                title="Withdraw"
+                label={`Withdraw: ${name}`}
+                disabled={work.withdraw.busy}
+                onPress={() => void work.withdraw.run(item)}
+                small
+              />
+            </Row>
+            <Answers
+              line={line}
+              name={name}
+              now={{ today, hours }}
+              busy={work.say.busy}
+              onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
+            />
+          </WorkCard>
+        );
+      })}
     </Card>
   );
-}
-
-interface ItemProps {
-  readonly work: ProposedWork;
-  readonly name: string;
-  readonly children: ReactNode;
-}
-
-function Item({ work, name, children }: ItemProps) {
-  return (
-    <View style={styles.item}>
-      <Rule />
-      <Row apart>
-        <Strong style={styles.grows}>{name}</Strong>
-        <DecisionBadge decision={work.decision} />
-      </Row>
-      <Quiet>{work.reason}</Quiet>
-      <Quiet>{labourWords(work)}</Quiet>
-      {children}
-    </View>
-  );
-}
-
-function labourWords(work: ProposedWork): string {
-  const { places, cover, parts } = work;
-  const labour = labourText(labourHours([work]));
-  return [
-    ...(places.length > 1 ? [`${places.length} places`] : []),
-    ...(labour ? [`${labour}${cover ? ` with ${cover.name}` : ''}`] : []),
-    ...(parts.length ? [parts.map(partLine).join(', ')] : []),
-  ].join(' · ');
 }
 
 function NoWork({ machineId, unknown }: { machineId: string; unknown: boolean }) {
@@ -232,5 +331,3 @@ function NoWork({ machineId, unknown }: { machineId: string; unknown: boolean })
     <Notice tone="pine" title="No work due" text="What was measured holds through this harvest." />
   );
 }
-
-const styles = StyleSheet.create({ item: { gap: SPACE.s }, grows: { flex: 1 } });

@@ -56,6 +56,9 @@ export function WorkListScreen() {
         <SyncLine />
       </Row>
       <AsOf at={asOf} />
+      <Go to="/work/decide" label="All work over all machines: decide it together" testID="decide">
+        <Strong tone="pine">All work, over all machines ›</Strong>
+      </Go>
       {wide ? null : (
         <Go to="/due" label="All that is due, by day">
           <Strong tone="pine">All that is due, by day ›</Strong>

@@ -1,15 +1,15 @@
 import { useLocalSearchParams } from 'expo-router';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { v7 as uuidv7 } from 'uuid';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { needsHand } from '@green-tally/core/findings';
-import { isLeft, leaveKey, standsOf, type Standing } from '@green-tally/core/plan';
-import type { ProposedWork } from '@green-tally/core/work';
+import { isLeft, leaveKey, standsOf, workLines, type Standing } from '@green-tally/core/plan';
 import { SyncLine } from '../session/SyncLine';
 import { WithMachine, type Known } from '../machine/WithMachine';
-import { listsChanged, put, useAction, useClock, useSession, useTick } from '../store';
+import { listsChanged } from '../store';
 import { HeadRow, Notice, Quiet, Row, Screen, SPACE, Strong, Title, useWide } from '../ui';
 import { machineName, slackWords, weekdayWords } from '../yard/words';
+import { useWork } from './useWork';
 import { VisitPart } from './VisitPart';
 import { WhenCard } from './WhenCard';
 import { WorkItems } from './WorkItems';
@@ -26,43 +26,16 @@ export function WorkScreen() {
 
 function MachineWork({ file, standing, again }: Known) {
   const { machine } = file;
-  const { data: session } = useSession();
-  const clock = useClock();
   const wide = useWide();
   const slack = slackWords(standing.slack);
   const changed = () => {
     again();
     listsChanged();
   };
-  const accept = useAction((items: readonly ProposedWork[]) => {
-    const acceptedAt = clock().toISOString();
-    const acceptedBy = session?.person?.name ?? '';
-    return put(
-      items.map((p) => ({
-        kind: 'work' as const,
-        body: {
-          ...p,
-          id: uuidv7(),
-          machineId: machine.id,
-          acceptedBy,
-          acceptedAt,
-          withdrawnAt: null,
-        },
-      })),
-    );
-  });
-  const withdraw = useAction(async (id: string) => {
-    const item = file.work.find((w) => w.id === id);
-    if (item)
-      await put([{ kind: 'withdrawal', body: { ...item, withdrawnAt: clock().toISOString() } }]);
-  });
-  const tick = useTick(machine.id);
-  const leave = useAction(async (checkId: string, why: string) => {
-    const verdict = standing.verdicts.find((v) => v.check.id === checkId);
-    for (const p of verdict?.places ?? [])
-      if (needsHand(p.decision)) await tick.run(leaveKey(checkId, p.readingIds), true, why);
-  });
-  const trouble = accept.trouble || withdraw.trouble || tick.trouble;
+  const work = useWork();
+  const lines = useMemo(() => workLines(file, standing), [file, standing]);
+  const trouble =
+    work.accept.trouble || work.withdraw.trouble || work.say.trouble || work.worked.trouble;
   return (
     <Screen testID="work" title={`Work: ${machine.serial}`} full={wide}>
       <HeadRow
@@ -84,14 +57,7 @@ function MachineWork({ file, standing, again }: Known) {
       {trouble ? <Notice tone="rust" title="Not done" text={trouble} /> : null}
       <View style={wide ? styles.columns : styles.stack}>
         <View style={[styles.stack, wide ? styles.column : null]}>
-          <WorkItems
-            machineId={machine.id}
-            standing={standing}
-            accept={accept}
-            withdraw={withdraw}
-            leave={leave}
-            left={leftAlone(file, standing)}
-          />
+          <WorkItems {...{ file, standing, lines, work }} left={leftAlone(file, standing)} />
         </View>
         <View style={[styles.stack, wide ? styles.column : null]}>
           <WhenCard machine={machine} standing={standing} />

@@ -58,7 +58,10 @@ import {
   VisitsAsked,
   Walk,
   WorkBatch,
+  WorkAsked,
+  WorkedEntry,
   WorkItem,
+  WorkList,
   Yard,
   YardAsked,
 } from '../contracts';
@@ -446,6 +449,12 @@ export const ROUTES = {
     query: z.object({ machine: Id.optional() }),
     answer: 'text/csv',
   },
+  'GET /work': {
+    summary: 'Work of the branch by where it stands, nearest harvest first, page by page',
+    door: 'look',
+    query: WorkAsked,
+    answer: WorkList,
+  },
   'POST /work': {
     summary: 'Accept decisions into work, all or none',
     door: 'acceptWork',
@@ -554,6 +563,14 @@ export const ROUTES = {
     door: 'acceptWork',
     of: 'work item',
     params: ById,
+    answer: WorkItem,
+  },
+  'POST /work/{id}/worked': {
+    summary: 'Say who worked on accepted work, how long, and what was fitted; each id once',
+    door: 'takeReadings',
+    of: 'work item',
+    params: ById,
+    body: WorkedEntry,
     answer: WorkItem,
   },
   'GET /visits': {

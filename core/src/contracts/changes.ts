@@ -6,7 +6,7 @@ import { Reading, Walk } from './reading';
 import { OperatorSaid } from './card';
 import { Photo } from './photo';
 import { Tick } from './tick';
-import { Visit, WorkItem } from './work';
+import { JobTime, Visit, WorkItem } from './work';
 
 /** Names one revision of a model's sheet. */
 export const SheetRef = z.object({ model: z.string(), revision: z.int() });
@@ -18,6 +18,7 @@ export const JudgedBy = z.object({
   earlier: z.array(SheetRef).describe('older ones that readings are still judged by'),
   rates: z.record(z.string(), ClassRate).default({}),
   hands: z.record(z.string(), ClassHands).default({}),
+  times: z.record(z.string(), JobTime).default({}),
   costs: MachineCosts.nullable().default(null),
 });
 export type JudgedBy = z.infer<typeof JudgedBy>;

@@ -23,13 +23,14 @@ export const DueBy = z.enum([
   'never',
   'watch',
   'task',
+  'deferred',
 ]);
 export type DueBy = z.infer<typeof DueBy>;
 
 /** One thing that is due on a machine, or will be. Hours: machine hours. */
 export const DueLine = z.object({
   key: z.string().describe('unique on its machine'),
-  kind: z.enum(['check', 'service', 'recheck', 'task']),
+  kind: z.enum(['check', 'service', 'recheck', 'task', 'deferred']),
   state: DueState,
   checkId: z.string().nullable(),
   component: z.string(),

@@ -7,7 +7,7 @@ import { SpecSheet } from './sheet';
 import { OperatorSaid } from './card';
 import { Photo } from './photo';
 import { Tick } from './tick';
-import { Visit, WorkItem } from './work';
+import { JobTime, Visit, WorkItem } from './work';
 
 export const Harvest = z
   .object({
@@ -91,6 +91,10 @@ export const MachineFile = z.object({
     .default({})
     .describe('how often the fleet’s looks found something to do, by component class'),
   costs: MachineCosts.nullable().default(null).describe('null where the branch has not said'),
+  times: z
+    .record(z.string(), JobTime)
+    .default({})
+    .describe('how long jobs have taken against the sheet, by component class and decision'),
 });
 export type MachineFile = z.infer<typeof MachineFile>;
 

@@ -1,5 +1,9 @@
 import { z } from 'zod';
-import { Id, LongText, Moment, ShortText } from './common';
+import { Day, Id, LongText, Moment, ShortText } from './common';
+
+/** What the owner said of some work. */
+export const OwnerAnswer = z.enum(['yes', 'notNow', 'callMe']);
+export type OwnerAnswer = z.infer<typeof OwnerAnswer>;
 
 /**
  * Something a person said of a task, a skip or a decision: done, or not after all. Facts: ticking
@@ -13,6 +17,12 @@ export const Tick = z.object({
   at: Moment,
   by: ShortText,
   note: LongText.default(''),
+  until: z
+    .union([z.object({ on: Day }), z.object({ atHours: z.number().positive().max(100_000) })])
+    .nullable()
+    .default(null)
+    .describe('to what day or hour something is put off'),
+  answer: OwnerAnswer.nullable().default(null).describe("the owner's, of some work"),
 });
 export type Tick = z.infer<typeof Tick>;
 

@@ -17,27 +17,103 @@ export const WorkPart = z.object({
   neededBy: ShortText.optional().describe('the part that wants it'),
 });
 
+const minutes = z.number().nonnegative().max(100_000);
+
 /**
- * A decision a person accepted into work: a fact, so it is stored. `reason` and `hours` are as they
+ * What some work came from: a verdict, a service that fell due, something watched that is to be
+ * looked at again, or a task.
+ */
+export const WorkFrom = z.enum(['verdict', 'service', 'recheck', 'task']);
+export type WorkFrom = z.infer<typeof WorkFrom>;
+
+/** A part that was fitted, and how many of it. */
+export const UsedPart = z.object({
+  number: ShortText,
+  name: ShortText,
+  quantity: z.int('whole parts').min(0, '0 or more').max(10_000),
+});
+export type UsedPart = z.infer<typeof UsedPart>;
+
+/**
+ * Somebody worked on an item: who, how long, what was fitted. Facts: another time is another entry,
+ * and one that was wrong is taken back by one that strikes it.
+ */
+export const WorkedEntry = z.object({
+  id: Id,
+  at: Moment,
+  by: ShortText,
+  hands: z.array(ShortText).min(1, 'who did it').max(8),
+  minutes: z
+    .number('minutes in figures')
+    .finite()
+    .positive('more than no time')
+    .max(6000, 'at most 6,000 minutes: 100 hours')
+    .describe('of all hands together, without opening covers'),
+  parts: z.array(UsedPart).max(100).default([]),
+  hours: z.number().nonnegative().max(100_000).describe("the machine's hours then"),
+  note: LongText.default(''),
+  strikes: Id.nullable().default(null).describe('the entry that is taken back by this one'),
+});
+export type WorkedEntry = z.infer<typeof WorkedEntry>;
+
+/**
+ * A decision a person accepted into work: a fact, so it is stored. `reason` and `minutes` are as they
  * stood when accepted.
  */
-export const WorkItem = z.object({
-  id: Id,
-  machineId: Id,
-  checkId: Slug,
-  decision: Decision.exclude(['holds', 'due']),
-  places: z.array(ShortText).min(1),
-  reason: z.string().max(1000),
-  minutes: z.number().nonnegative().max(100_000),
-  cover: z.object({ name: ShortText, minutes: z.number().nonnegative() }).nullable().default(null),
-  parts: z.array(WorkPart).default([]),
-  acceptedBy: ShortText,
-  acceptedAt: Moment,
-  withdrawnAt: Moment.nullable().default(null),
-});
+export const WorkItem = z
+  .object({
+    id: Id,
+    machineId: Id,
+    checkId: Slug.describe('for a task: the check that brought it'),
+    from: WorkFrom.default('verdict'),
+    task: z
+      .object({ key: z.string().min(3).max(400), text: z.string().min(1).max(400) })
+      .nullable()
+      .default(null),
+    decision: Decision.exclude(['holds']).describe('due: a service, or a task to be done'),
+    places: z.array(ShortText).max(64),
+    reason: z.string().max(1000),
+    minutes,
+    cover: z
+      .object({ name: ShortText, minutes: z.number().nonnegative() })
+      .nullable()
+      .default(null),
+    parts: z.array(WorkPart).default([]),
+    mates: z.array(Slug).max(20).default([]).describe('checks whose parts are renewed with it'),
+    learnt: z
+      .object({ sheet: minutes, jobs: z.int().min(1) })
+      .nullable()
+      .default(null)
+      .describe('minutes by the sheet, where those of so many jobs were taken in their place'),
+    proposed: z
+      .object({ decision: Decision, minutes, parts: z.array(WorkPart) })
+      .nullable()
+      .default(null)
+      .describe('as it was proposed, where a person changed it'),
+    worked: z.array(WorkedEntry).max(50).default([]),
+    acceptedBy: ShortText,
+    acceptedAt: Moment,
+    withdrawnAt: Moment.nullable().default(null),
+  })
+  .superRefine((item, ctx) => {
+    const trouble = (path: string, message: string) =>
+      ctx.addIssue({ code: 'custom', path: [path], message });
+    if ((item.from === 'task') !== (item.task !== null))
+      trouble('task', 'a task where the work came from one, and only there');
+    if (item.from !== 'task' && !item.places.length) trouble('places', 'at least one place');
+    if (item.from === 'verdict' && item.decision === 'due')
+      trouble('decision', 'a decision that calls for work');
+  });
 export type WorkItem = z.infer<typeof WorkItem>;
 
 export const WorkBatch = z.object({ items: z.array(WorkItem).min(1).max(200) });
+
+/** How long a kind of job has taken against the sheet's minutes: the median of so many. */
+export const JobTime = z.object({
+  ratio: z.number().finite().positive(),
+  jobs: z.int().min(1),
+});
+export type JobTime = z.infer<typeof JobTime>;
 
 /** Planned work on one machine. `hours` is filled by the server from the machine's open work. */
 export const Visit = z.object({

@@ -5,10 +5,13 @@ import {
   type DueLine,
   type MachineFile,
   type Reading,
+  type Tick,
 } from '../contracts';
 import { isMain, lifeOf, live, ofThisHeader, placesOf } from '../history';
 import { dayAt, lastDoneOf, nextDue, type Due, type DueFacts, type LastDone } from '../intervals';
 import type { CheckVerdict } from '../verdict';
+import type { ProposedWork } from '../work';
+import type { Until } from './answers';
 import type { Task } from './tasks';
 
 /** From the nearest to the furthest. */
@@ -21,6 +24,15 @@ export interface DueFrom {
   readonly verdicts: readonly CheckVerdict[];
   readonly tasks: readonly Task[];
   readonly facts: DueFacts;
+  /** work that was put off: to be decided again at its hour or day */
+  readonly deferred?: readonly PutOff[];
+}
+
+/** What was put off, and to when. */
+interface PutOff {
+  readonly work: Pick<ProposedWork, 'checkId' | 'decision' | 'from' | 'minutes'>;
+  readonly until: Until;
+  readonly tick: Pick<Tick, 'at'>;
 }
 
 /**
@@ -28,7 +40,14 @@ export interface DueFrom {
  * of intervals, what is watched at the hour it is to be looked at again, and open tasks. Never read
  * is due. What will not fall due again of itself is left out.
  */
-export function dueLines({ file, checks, verdicts, tasks, facts }: DueFrom): DueLine[] {
+export function dueLines({
+  file,
+  checks,
+  verdicts,
+  tasks,
+  facts,
+  deferred = [],
+}: DueFrom): DueLine[] {
   const byCheck = new Map<string, Reading[]>();
   for (const r of live(file.readings)) {
     const own = byCheck.get(r.checkId);
@@ -49,6 +68,7 @@ export function dueLines({ file, checks, verdicts, tasks, facts }: DueFrom): Due
     ...verdicts.flatMap((v) => rechecks(v, facts)),
     ...tasks.flatMap((t) => (t.done || !t.check ? [] : [ofTask(t, facts)])),
     ...closingUp(tasks, facts),
+    ...deferred.flatMap((d) => ofPutOff(d, checks, facts)),
   ];
   return lines.sort(nearest);
 }
@@ -131,6 +151,34 @@ function rechecks({ check, places }: CheckVerdict, facts: DueFacts): DueLine[] {
       atHours: first.at,
       last: { on: first.p.takenAt.slice(0, 10), hours: facts.now },
       minutes: check.labour.measure,
+    },
+  ];
+}
+
+/** What was put off is decided again when its hour or day comes. */
+function ofPutOff(
+  { work, until, tick }: PutOff,
+  checks: readonly Check[],
+  facts: DueFacts,
+): DueLine[] {
+  const check = checks.find((c) => c.id === work.checkId);
+  if (!check) return [];
+  const on = 'on' in until ? until.on : dayAt(until.atHours, facts);
+  return [
+    {
+      key: `deferred|${work.from}|${check.id}`,
+      kind: 'deferred',
+      state: stateOn(on, facts),
+      checkId: check.id,
+      component: check.component,
+      station: check.station,
+      what: `put off: ${work.decision}`,
+      interval: null,
+      by: 'deferred',
+      on,
+      atHours: 'on' in until ? null : until.atHours,
+      last: { on: tick.at.slice(0, 10), hours: facts.now },
+      minutes: work.minutes,
     },
   ];
 }

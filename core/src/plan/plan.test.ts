@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { MachineFile, Reading, ReadingValue, Tick, Visit, WorkItem } from '../contracts';
 import { closedUp, seasonFile } from '../testing/season';
 import { shortSheet, MACHINE_ID, reading, WALK_ID } from '../testing/sheet';
-import { labourHours, proposeWork } from '../work';
+import { proposeWork } from '../work';
 import { unreadPlaces, walkStops, nextStop } from '../walk';
 import { judgeCheck } from '../verdict';
 import {
@@ -83,6 +83,12 @@ const item = (r: Reading): WorkItem => ({
   minutes: 75,
   cover: { name: 'left side shields', minutes: 15 },
   parts: [],
+  from: 'verdict',
+  task: null,
+  mates: [],
+  learnt: null,
+  proposed: null,
+  worked: [],
   acceptedBy: 'Rhea Aldane',
   acceptedAt: new Date(Date.parse(r.takenAt) + 1000).toISOString(),
   withdrawnAt: null,
@@ -120,7 +126,8 @@ describe('standing of a machine', () => {
       minutes: 75,
       parts: [{ number: 'LM-5207', quantity: 1 }],
     });
-    expect(standing.hoursOpen).toBe(1.5);
+    // 75 min, 15 for the shields, 3 to set the machine
+    expect(standing.hoursOpen).toBe(1.75);
     expect(nextStep(standing).id).toBe('acceptWork');
     expect(standing.mustStartBy).toBe('2026-06-26');
   });
@@ -131,7 +138,12 @@ describe('standing of a machine', () => {
       file([r], [item(r)], [visit('2026-06-18', '2026-06-18', [item(r).id])]),
       '2026-06-09',
     );
-    expect(early).toMatchObject({ finish: '2026-06-18', slack: 7, late: false, hoursPlanned: 1.5 });
+    expect(early).toMatchObject({
+      finish: '2026-06-18',
+      slack: 7,
+      late: false,
+      hoursPlanned: 1.75,
+    });
     expect(nextStep(early)).toMatchObject({
       id: 'visitPlanned',
       day: '2026-06-18',
@@ -165,15 +177,6 @@ describe('standing of a machine', () => {
 });
 
 describe('labour', () => {
-  test('a cover shared by two items is opened once', () => {
-    const cover = { name: 'left side shields', minutes: 15 };
-    expect(
-      labourHours([
-        { minutes: 60, cover },
-        { minutes: 45, cover },
-      ]),
-    ).toBe(2);
-  });
   test('what holds or is only watched asks for no work', () => {
     const belt = shortSheet('ouzel7').checks.find((c) => c.id === 'fan-drive-belt')!;
     expect(

@@ -37,6 +37,8 @@ describe('a drum that was found high', () => {
           at: '2026-06-09T10:00:00.000Z',
           by: 'Ines Marrow',
           note: '',
+          until: null,
+          answer: null,
         },
       ],
     };

@@ -2,6 +2,8 @@ import type { Check, Interval, MissingStep, Tick } from '../contracts';
 import { decisionOf, needsHand } from '../findings';
 import { atPlace, toEnter } from '../kinds';
 import type { CheckVerdict } from '../verdict';
+import { subjectOf } from '../work';
+import { leftKey } from './answers';
 import { standsOf, type Task } from './tasks';
 
 /** What is known of a machine when it is asked whether it is ready. */
@@ -15,6 +17,8 @@ export interface Evidence {
   readonly openWork: readonly { readonly checkId: string; readonly planned: boolean }[];
   readonly tasks: readonly Task[];
   readonly ticks: readonly Tick[];
+  /** checks whose work was put off, with a reason, to when harvest has begun */
+  readonly putOff?: ReadonlySet<string>;
 }
 
 /** Key under which a planner accepts that a check is left unread in a walk. */
@@ -23,7 +27,7 @@ export const skipKey = (checkId: string, readingIds: readonly string[]): string 
 
 /** Key under which a person decides to leave what a verdict calls for; a new reading asks anew. */
 export const leaveKey = (checkId: string, readingIds: readonly string[]): string =>
-  `leave|${checkId}|${readingIds.at(-1) ?? ''}`;
+  leftKey(subjectOf(checkId, readingIds));
 
 const BEFORE_HARVEST: Readonly<Record<Interval['kind'], boolean>> = {
   season: true,
@@ -93,12 +97,17 @@ interface Sorted {
   readonly decide: string[];
 }
 
-function sortOut({ checks, verdicts, disturbed, openWork, ticks }: Evidence): Sorted {
+function sortOut({ checks, verdicts, disturbed, openWork, ticks, putOff }: Evidence): Sorted {
   const sorted: Sorted = { unread: [], remeasure: [], skips: [], decide: [] };
   const verdictOf = new Map(verdicts.map((v) => [v.check.id, v]));
   const inWork = new Set(openWork.map((w) => w.checkId));
   for (const check of checks) {
-    const where = lackOf(check, verdictOf.get(check.id), { disturbed, inWork, ticks });
+    const where = lackOf(check, verdictOf.get(check.id), {
+      disturbed,
+      inWork,
+      ticks,
+      putOff,
+    });
     if (where) sorted[where].push(check.id);
   }
   return sorted;
@@ -108,13 +117,14 @@ interface Beside {
   readonly disturbed: ReadonlyMap<string, unknown>;
   readonly inWork: ReadonlySet<string>;
   readonly ticks: readonly Tick[];
+  readonly putOff: Evidence['putOff'];
 }
 
 /** Where a check falls short; undefined when it does not. */
 function lackOf(
   check: Check,
   verdict: CheckVerdict | undefined,
-  { disturbed, inWork, ticks }: Beside,
+  { disturbed, inWork, ticks, putOff }: Beside,
 ): keyof Sorted | undefined {
   const required = belongsBeforeHarvest(check);
   const unread =
@@ -125,7 +135,7 @@ function lackOf(
   if (needsHand(verdict.decision)) {
     if (verdict.decision === 'remeasure') return required ? doubtOf(verdict, ticks) : undefined;
     if (inWork.has(check.id)) return undefined;
-    if (!isLeft(verdict, ticks)) return 'decide';
+    if (!isLeft(verdict, ticks) && !putOff?.has(check.id)) return 'decide';
   }
   return required && unread ? 'unread' : undefined;
 }
@@ -140,8 +150,12 @@ const lacksOnlyLimit = ({ lacks, places }: CheckVerdict): boolean =>
   lacks === undefined &&
   places.every((p) => p.findings.every((f) => f.id === 'noLimit' || decisionOf(f.id) !== 'due'));
 
-/** Whether a person decided, with a reason, to leave what a verdict calls for. */
+/**
+ * Whether a person decided, with a reason, to leave what a verdict calls for. What guards people is
+ * never left.
+ */
 export function isLeft({ check, places }: CheckVerdict, ticks: readonly Tick[]): boolean {
+  if (check.guardsPeople) return false;
   const needy = places.filter((p) => needsHand(p.decision));
   return needy.length > 0 && needy.every((p) => standsOf(ticks, leaveKey(check.id, p.readingIds)));
 }

@@ -6,21 +6,27 @@ import type {
   DueLine,
   MachineFile,
   MissingStep,
+  Reading,
+  Tick,
   Visit,
   Walk,
   WorkItem,
   YardRow,
 } from '../contracts';
 import { seasonHours } from '../forecast';
+import { isMain, live, roundOf } from '../history';
 import { countsFrom, dayOf, type DueFacts } from '../intervals';
 import { InputError } from '../units';
 import { needsHand } from '../findings';
 import type { MachineFacts } from '../kinds';
 import { judgeMachine, type CheckVerdict } from '../verdict';
 import { checksAsRead } from '../sheets';
-import { checksFor } from '../walk';
-import { labourHours, proposeWork, type ProposedWork } from '../work';
+import { checksFor, movesOf } from '../walk';
+import { proposeWork, workedOn, workKey, type ProposedWork } from '../work';
+import { deferralOf, hasCome, leftOf, type DeferNow, type Until } from './answers';
+import { proposeBeside } from './beside';
 import { dueLines } from './due';
+import { labourOf, type Labour, type LabourItem } from './labour';
 import { isLeft, missingFor } from './ready';
 import { disturbed, tasksOf, type Task } from './tasks';
 import { rateOfUse } from './use';
@@ -31,7 +37,16 @@ export const MARGIN_DAYS = 2;
 /** An accepted item, whether its check has since been put right, and the visit that holds it. */
 export interface StandingWork extends WorkItem {
   readonly done: boolean;
+  /** somebody worked on it, and what was done has not been read since */
+  readonly asksReading: boolean;
   readonly visit: Visit | undefined;
+}
+
+/** Work that a person put off, to when, and why. */
+export interface DeferredWork {
+  readonly work: ProposedWork;
+  readonly until: Until;
+  readonly tick: Tick;
 }
 
 /**
@@ -42,8 +57,10 @@ export interface Standing {
   readonly facts: MachineFacts;
   readonly verdicts: readonly CheckVerdict[];
   readonly counts: Partial<Record<Decision, number>>;
-  /** called for by a verdict, not yet accepted */
+  /** called for by a verdict, not yet accepted, put off or left */
   readonly proposed: readonly ProposedWork[];
+  /** called for by a verdict, and put off */
+  readonly deferred: readonly DeferredWork[];
   readonly work: readonly StandingWork[];
   readonly walk: Walk | undefined;
   readonly walkState: YardRow['walk'];
@@ -56,6 +73,10 @@ export interface Standing {
   readonly checksDue: number;
   readonly hoursOpen: number;
   readonly hoursPlanned: number;
+  /** of the accepted work that is not done */
+  readonly labour: Labour;
+  /** what some of its work takes together */
+  readonly labourOf: (items: readonly LabourItem[]) => Labour;
   /** working day on which all known work would be finished */
   readonly finish: Day;
   readonly mustStartBy: Day;
@@ -105,23 +126,24 @@ export function standingOf(file: MachineFile, today: Day): Standing {
   const counts: Partial<Record<Decision, number>> = {};
   for (const { decision } of verdicts) counts[decision] = (counts[decision] ?? 0) + 1;
 
+  const walk = walkOfSeason(file, today);
+  const tasks = tasksOf(file, checks, walk);
   const work = file.work
     .filter((w) => !w.withdrawnAt)
-    .map((item) => ({
-      ...item,
-      done: isDone(item, verdicts),
-      visit: file.visits.find((v) => v.workIds.includes(item.id)),
-    }));
-  const accepted = new Set(work.filter((w) => !w.done).map((w) => w.checkId));
-  const proposed = verdicts.flatMap((v) =>
-    accepted.has(v.check.id) || isLeft(v, file.ticks) ? [] : (proposeWork(v, verdicts) ?? []),
-  );
-
-  const walk = walkOfSeason(file, today);
+    .map((item): StandingWork => {
+      const done = isDone(item, verdicts, tasks) || wasPutRight(item, file.readings);
+      return {
+        ...item,
+        done,
+        asksReading: !done && item.from !== 'task' && workedOn(item).length > 0,
+        visit: file.visits.find((v) => v.workIds.includes(item.id)),
+      };
+    });
   const walkState = walk ? (walk.finishedAt ? 'done' : 'started') : 'none';
   const open = work.filter((w) => !w.done);
   const planned = open.filter((w) => w.visit);
-  const tasks = tasksOf(file, checks, walk);
+  const now = { today, hours: facts.hours };
+  const { proposed, deferred } = propose(file, verdicts, open, now);
   const missing = missingFor({
     checks,
     verdicts,
@@ -130,13 +152,26 @@ export function standingOf(file: MachineFile, today: Day): Standing {
     openWork: open.map((w) => ({ checkId: w.checkId, planned: w.visit !== undefined })),
     tasks,
     ticks: file.ticks,
+    putOff: new Set(
+      deferred
+        .filter(
+          (d) => !hasCome(d.until, { today: dayBefore(machine.harvest.start), hours: now.hours }),
+        )
+        .map((d) => d.work.checkId),
+    ),
   });
   const unread = new Set(missing.find((m) => READS.has(m.id))?.checks ?? []);
   const due = checks.filter((c) => unread.has(c.id));
   const unplanned = [...open.filter((w) => !w.visit), ...proposed];
-  const walkHours = labourHours(due.map((c) => ({ minutes: c.labour.measure, cover: null })));
-  const hoursOpen = labourHours([...open, ...proposed]) + walkHours;
-  const hoursUnplanned = labourHours(unplanned) + walkHours;
+  const costs = movesOf(machine, file.sheets);
+  const together = (items: readonly LabourItem[]) => labourOf(items, checks, costs);
+  // what is accepted to be read is counted as work
+  const inWork = new Set(open.map((w) => w.checkId));
+  const walkHours = quarterHours(
+    due.filter((c) => !inWork.has(c.id)).reduce((sum, c) => sum + c.labour.measure, 0),
+  );
+  const hoursOpen = together([...open, ...proposed]).hours + walkHours;
+  const hoursUnplanned = together(unplanned).hours + walkHours;
 
   const visitsEnd = planned
     .map((w) => w.visit?.endsOn ?? today)
@@ -152,6 +187,7 @@ export function standingOf(file: MachineFile, today: Day): Standing {
     verdicts,
     counts,
     proposed,
+    deferred,
     work,
     walk,
     walkState,
@@ -161,7 +197,9 @@ export function standingOf(file: MachineFile, today: Day): Standing {
     checks: checks.length,
     checksDue: due.length,
     hoursOpen,
-    hoursPlanned: labourHours(planned),
+    hoursPlanned: together(planned).hours,
+    labour: together(open),
+    labourOf: together,
     finish,
     mustStartBy: mustStartBy(machine.harvest.start, MARGIN_DAYS, hoursOpen),
     slack,
@@ -210,20 +248,113 @@ export function dueOf(file: MachineFile, standing: Standing): DueLine[] {
     checks: checksFor(file.machine, file.sheets),
     verdicts: standing.verdicts,
     tasks: standing.tasks,
+    deferred: standing.deferred,
     facts: dueFactsOf(standing.facts),
   });
 }
 
 /**
  * A work item is done when its check was read again after it was accepted and no longer needs a
- * hand.
+ * hand, and what was fitted was read; one that was only to be looked at, when it was; a task, when it
+ * is ticked.
  */
-function isDone(item: WorkItem, verdicts: readonly CheckVerdict[]): boolean {
+function isDone(
+  item: WorkItem,
+  verdicts: readonly CheckVerdict[],
+  tasks: readonly Task[],
+): boolean {
+  if (item.from === 'task') return tasks.some((t) => t.key === item.task?.key && t.done);
   const verdict = verdicts.find((v) => v.check.id === item.checkId);
   if (!verdict || verdict.takenAt <= item.acceptedAt) return false;
+  if (item.from !== 'verdict')
+    return verdict.decision !== 'due' && verdict.decision !== 'remeasure';
+  const unread = verdict.places.some((p) => p.findings[0]?.id === 'fittedUnread');
   // what has lapsed since it was put right was put right all the same
-  return !needsHand(verdict.decision);
+  return !unread && !needsHand(verdict.decision);
 }
+
+/**
+ * Whether all places of an item were read as left after it was accepted, and as found in a later
+ * round: then it is closed, however it was found. What that calls for is work of its own.
+ */
+function wasPutRight(
+  { from, checkId, places, acceptedAt }: WorkItem,
+  all: readonly Reading[],
+): boolean {
+  if (from !== 'verdict') return false;
+  const own = live(all).filter((r) => r.checkId === checkId && r.takenAt > acceptedAt && isMain(r));
+  return places.every((place) => {
+    const here = own.filter((r) => r.place === place);
+    const left = here.find((r) => r.state === 'asLeft');
+    return (
+      left !== undefined &&
+      here.some(
+        (r) => r.state === 'asFound' && r.takenAt > left.takenAt && roundOf(r) !== roundOf(left),
+      )
+    );
+  });
+}
+
+/** Work that verdicts call for and nobody accepted or left; what was put off is apart. */
+function propose(
+  { ticks, times }: MachineFile,
+  verdicts: readonly CheckVerdict[],
+  open: readonly StandingWork[],
+  now: DeferNow,
+): Apart {
+  const accepted = new Set(open.map(workKey));
+  // a mate that is renewed with one thing is not renewed with another
+  const renewed = new Set(open.flatMap((w) => w.mates));
+  const guards = new Set(verdicts.flatMap((v) => (v.check.guardsPeople ? [v.check.id] : [])));
+  const called = verdicts.flatMap((verdict) => {
+    if (accepted.has(verdict.check.id) || isLeft(verdict, ticks)) return [];
+    const work = proposeWork(verdict, { others: verdicts, renewed, times });
+    work?.mates.forEach((m) => renewed.add(m));
+    return work ?? [];
+  });
+  const { proposed, deferred } = setApart(called, ticks, now);
+  // what guards people is not put off
+  const kept = deferred.filter((d) => guards.has(d.work.checkId)).map((d) => d.work);
+  return {
+    proposed: [...proposed, ...kept],
+    deferred: deferred.filter((d) => !guards.has(d.work.checkId)),
+  };
+}
+
+/**
+ * Work that no verdict calls for: services, rechecks and tasks that nobody accepted or left; what was
+ * put off is apart.
+ */
+export function besideOf(file: MachineFile, standing: Standing): Apart {
+  const { work, proposed, deferred, tasks, facts } = standing;
+  const open = work.filter((w) => !w.done);
+  const accepted = new Set(open.map(workKey));
+  const near = proposeBeside({
+    checks: checksFor(file.machine, file.sheets),
+    lines: dueOf(file, standing),
+    tasks,
+    called: new Set([...open, ...proposed, ...deferred.map((d) => d.work)].map((w) => w.checkId)),
+  });
+  return setApart(
+    near.filter((w) => !accepted.has(workKey(w)) && !leftOf(w, file.ticks)),
+    file.ticks,
+    { today: facts.today ?? '', hours: facts.hours },
+  );
+}
+
+type Apart = Pick<Standing, 'proposed' | 'deferred'>;
+
+function setApart(works: readonly ProposedWork[], ticks: readonly Tick[], now: DeferNow): Apart {
+  const apart = works.map((work) => ({ work, tick: deferralOf(work, ticks, now) }));
+  return {
+    proposed: apart.flatMap(({ work, tick }) => (tick ? [] : [work])),
+    deferred: apart.flatMap(({ work, tick }) => (tick ? [{ work, until: tick.until, tick }] : [])),
+  };
+}
+
+const quarterHours = (minutes: number): number => Math.ceil(minutes / 15) / 4;
+
+const dayBefore = (day: Day): Day => dayOf(addDays(parseISO(day), -1));
 
 /** The Yard's one line on what to do next with a machine. */
 export function nextStep(standing: Standing): YardRow['next'] {

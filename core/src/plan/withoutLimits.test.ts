@@ -46,6 +46,7 @@ function fileOf(sheet: SpecSheet) {
     said: [],
     rates: {},
     hands: {},
+    times: {},
     costs: null,
   };
 }

@@ -14,6 +14,8 @@ export const tick = (key: string, change: Partial<Tick> = {}): Tick => ({
   at: '2026-06-09T10:00:00.000Z',
   by: 'Ines Marrow',
   note: '',
+  until: null,
+  answer: null,
   ...change,
 });
 const hash = (text: string): number =>
@@ -84,6 +86,7 @@ export function seasonFile({
     costs: null,
     rates: {},
     hands: {},
+    times: {},
     walks: walked
       ? [
           {

@@ -39,19 +39,19 @@ describe('new on old', () => {
     expect(matesOf(worn!, [worn!, teeth!])).toMatchObject([
       { check: { id: 'sprocket' }, wear: expect.closeTo(0.6, 9) as number },
     ]);
-    const work = proposeWork(worn!, [worn!, teeth!]);
+    const work = proposeWork(worn!, { others: [worn!, teeth!] });
     expect(work?.parts.map((p) => p.number)).toEqual(['LM-2104', 'LM-2110']);
     expect(work?.reason).toMatch(/With it conveyor sprocket: hooked teeth ruin a new chain\.$/);
   });
   test('a good sprocket stays', () => {
     const all = verdicts(425, 7.5);
     expect(matesOf(all[0]!, all)).toEqual([]);
-    expect(proposeWork(all[0]!, all)?.parts).toHaveLength(1);
+    expect(proposeWork(all[0]!, { others: all })?.parts).toHaveLength(1);
   });
   test('a sprocket to be replaced anyway is a mate but brings its own parts', () => {
     const all = verdicts(425, 5);
     expect(matesOf(all[0]!, all)).toHaveLength(1);
-    expect(proposeWork(all[0]!, all)?.parts).toHaveLength(1);
+    expect(proposeWork(all[0]!, { others: all })?.parts).toHaveLength(1);
   });
   test('a chain that stays brings nothing', () => {
     const all = verdicts(415, 6.5);

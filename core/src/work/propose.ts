@@ -1,27 +1,55 @@
-import type { Check, Part, WorkItem } from '../contracts';
+import type { Check, JobTime, Part, WorkItem } from '../contracts';
 import { needsHand } from '../findings';
 import { atPlace } from '../kinds';
 import { headSentence, worstPlace, type CheckVerdict } from '../verdict';
-import { zeroOrMore } from '../units';
+import { JOBS_ENOUGH, jobKey } from './jobTimes';
 import { matesOf } from './mates';
 import { partLines, type Fitted } from './parts';
 
-/** Work a check's verdict calls for, before anyone accepts it. Minutes without the covers. */
-export type ProposedWork = Pick<
+/** Work that is called for, before anyone accepts it. Minutes without the covers. */
+export interface ProposedWork extends Pick<
   WorkItem,
-  'checkId' | 'decision' | 'places' | 'reason' | 'minutes' | 'cover' | 'parts'
->;
+  | 'checkId'
+  | 'from'
+  | 'task'
+  | 'decision'
+  | 'places'
+  | 'reason'
+  | 'minutes'
+  | 'cover'
+  | 'parts'
+  | 'mates'
+  | 'learnt'
+> {
+  /** what is answered, put off or left by it: a new reading, or the next time, asks anew */
+  readonly subjects: string[];
+}
+
+/** What bears on a proposal beside its own verdict. */
+export interface Beside {
+  /**
+   * verdicts of the same machine: mates worn past their pairing threshold bring their parts and
+   * their labour along
+   */
+  readonly others?: readonly CheckVerdict[];
+  /** mates that other work of the machine renews already */
+  readonly renewed?: ReadonlySet<string>;
+  /** how long jobs of each kind have taken, by {@link jobKey} */
+  readonly times?: Readonly<Record<string, JobTime>>;
+}
+
+/** What a verdict's work is of, place by place. */
+export const subjectOf = (checkId: string, readingIds: readonly string[]): string =>
+  `${checkId}|${readingIds.at(-1) ?? ''}`;
 
 /**
  * The work a verdict leads to: the check's loudest decision at every place that shares it, its
- * labour and parts.
- * @param others verdicts of the same machine: mates worn past their pairing threshold bring their
- *   parts along
+ * labour and parts, and those of the mates that are renewed with it.
  * @returns undefined when nothing needs a hand
  */
 export function proposeWork(
   verdict: CheckVerdict,
-  others: readonly CheckVerdict[] = [],
+  { others = [], renewed, times }: Beside = {},
 ): ProposedWork | undefined {
   const { check, decision } = verdict;
   if (decision === 'holds' || decision === 'due' || !needsHand(decision)) return undefined;
@@ -31,22 +59,24 @@ export function proposeWork(
   const units =
     check.kind === 'count' && decision === 'replace'
       ? (first.renew ?? 0)
-      : check.labourPer === 'check'
-        ? 1
-        : places.length;
+      : unitsOf(check, places.length);
   // a mate that is to be replaced anyway brings its own parts
   const mates = matesOf(verdict, others).filter(
-    (m) => others.find((o) => o.check.id === m.check.id)?.decision !== 'replace',
+    (m) =>
+      !renewed?.has(m.check.id) &&
+      others.find((o) => o.check.id === m.check.id)?.decision !== 'replace',
   );
   return {
     checkId: check.id,
+    from: 'verdict',
+    task: null,
     decision,
     places: places.map((p) => p.place),
     reason: [
       headSentence(check, first.findings),
       ...mates.map((m) => `With it ${m.check.component.toLowerCase()}: ${m.why}`),
     ].join(' '),
-    minutes: minutesFor(check, decision) * units,
+    ...labourOf(check, decision, { units, mates, times }),
     cover: check.labour.cover ?? null,
     parts:
       decision === 'replace'
@@ -57,23 +87,29 @@ export function proposeWork(
               units,
             ),
             ...mates.flatMap((m) =>
-              partsAt(
-                m.check,
-                m.check.places,
-                m.check.labourPer === 'check' ? 1 : m.check.places.length,
-              ),
+              partsAt(m.check, m.check.places, unitsOf(m.check, m.check.places.length)),
             ),
           ])
         : [],
+    mates: mates.map((m) => m.check.id),
+    subjects: places.map((p) => subjectOf(check.id, p.readingIds)),
   };
 }
+
+/** How many times the labour of a check is done at so many of its places. */
+const unitsOf = (check: Check, places: number): number =>
+  check.labourPer === 'check' ? 1 : places;
 
 /**
  * Work on what is only watched, because a person wants it done before harvest all the same.
  * @param why the person's reason; it goes before what the forecast says
  * @returns undefined when nothing of the check is watched for reaching its limit
  */
-export function proposeAnyway(verdict: CheckVerdict, why: string): ProposedWork | undefined {
+export function proposeAnyway(
+  verdict: CheckVerdict,
+  why: string,
+  times?: Beside['times'],
+): ProposedWork | undefined {
   const { check } = verdict;
   const watched = verdict.places.filter((p) => p.findings[0]?.id === 'reachesLimit');
   const [first] = watched;
@@ -81,15 +117,19 @@ export function proposeAnyway(verdict: CheckVerdict, why: string): ProposedWork 
   if (!first || finding?.id !== 'reachesLimit') return undefined;
   const decision = DONE_ABOUT[finding.numbers.what];
   const places = watched.map((p) => p.place);
-  const units = check.labourPer === 'check' ? 1 : places.length;
+  const units = unitsOf(check, places.length);
   return {
     checkId: check.id,
+    from: 'verdict',
+    task: null,
     decision,
     places,
     reason: `${why.trim()} (${headSentence(check, first.findings)})`,
-    minutes: minutesFor(check, decision) * units,
+    ...labourOf(check, decision, { units, mates: [], times }),
     cover: check.labour.cover ?? null,
     parts: decision === 'replace' ? partLines(partsAt(check, places, units)) : [],
+    mates: [],
+    subjects: watched.map((p) => subjectOf(check.id, p.readingIds)),
   };
 }
 
@@ -123,26 +163,39 @@ function wholeOf(check: Check, { each }: Part): Fitted['whole'] {
     : { quantity: each * units, minutes: check.labour.replace * units };
 }
 
-function minutesFor(check: Check, decision: WorkItem['decision']): number {
-  return decision === 'remeasure' || decision === 'watch'
-    ? check.labour.measure
-    : check.labour[decision];
+interface LabourFor {
+  readonly units: number;
+  readonly mates: readonly { readonly check: Check }[];
+  readonly times: Beside['times'];
 }
 
 /**
- * Labour hours of several work items done in one visit: each cover is opened once.
- * @returns h, to the quarter hour, rounded up; 0 for no work
+ * Minutes of some work with its mates', covers apart: as the sheet says, or as such jobs have taken
+ * here where there were enough of them.
  */
-export function labourHours(items: readonly Pick<ProposedWork, 'minutes' | 'cover'>[]): number {
-  const covers = new Map(
-    items.flatMap((i) => (i.cover ? [[i.cover.name, i.cover.minutes] as const] : [])),
-  );
-  items.forEach((item, i) => {
-    zeroOrMore(`items.${i}.minutes`, item.minutes);
-    if (item.cover) zeroOrMore(`items.${i}.cover.minutes`, item.cover.minutes);
-  });
-  const minutes =
-    items.reduce((sum, i) => sum + i.minutes, 0) +
-    [...covers.values()].reduce((sum, m) => sum + m, 0);
-  return Math.ceil(minutes / 15) / 4;
+function labourOf(
+  check: Check,
+  decision: WorkItem['decision'],
+  { units, mates, times }: LabourFor,
+): Pick<ProposedWork, 'minutes' | 'learnt'> {
+  const own = check.labour.cover?.name;
+  const alongside = mates.reduce((sum, { check: mate }) => {
+    const { cover, replace } = mate.labour;
+    const opened = cover && cover.name !== own ? cover.minutes : 0;
+    return sum + replace * unitsOf(mate, mate.places.length) + opened;
+  }, 0);
+  const sheet = minutesFor(check, decision) * units;
+  const time = times?.[jobKey(check, decision)];
+  const learnt = time && time.jobs >= JOBS_ENOUGH ? time : undefined;
+  return {
+    minutes: Math.round(sheet * (learnt?.ratio ?? 1)) + alongside,
+    learnt: learnt ? { sheet: sheet + alongside, jobs: learnt.jobs } : null,
+  };
+}
+
+/** Minutes of one unit of some work by the sheet. */
+export function minutesFor(check: Check, decision: WorkItem['decision']): number {
+  return decision === 'remeasure' || decision === 'watch' || decision === 'due'
+    ? check.labour.measure
+    : check.labour[decision];
 }

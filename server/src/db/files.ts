@@ -93,6 +93,7 @@ export async function machineFileOf(
       costs: (await costsInUse(transaction))(machine, sheets),
       rates: ofChecks(rates.of(row.branch), sheets),
       hands: ofChecks(rates.hands, sheets),
+      times: ofChecks(rates.times(row.branch), sheets),
     },
   };
 }

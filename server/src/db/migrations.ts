@@ -184,6 +184,21 @@ const MIGRATIONS = [
     CREATE INDEX operator_said_machine ON operator_said (machine_id);`,
     'DROP TABLE operator_said, cards;',
   ),
+  // work from services, rechecks and tasks; what was done of it; what is put off, and the owner's word
+  sql(
+    '014-work',
+    `
+    ALTER TABLE work_items ADD COLUMN "from" text NOT NULL DEFAULT 'verdict', ADD COLUMN task jsonb, ADD COLUMN mates jsonb NOT NULL DEFAULT '[]',
+      ADD COLUMN learnt jsonb, ADD COLUMN proposed jsonb, ADD COLUMN worked jsonb NOT NULL DEFAULT '[]';
+    ALTER TABLE ticks ADD COLUMN until jsonb, ADD COLUMN answer text;
+    CREATE TABLE work_lines (machine_id uuid NOT NULL REFERENCES machines(id), n int NOT NULL, state text NOT NULL, decision text NOT NULL, line jsonb NOT NULL,
+      PRIMARY KEY (machine_id, n));
+    CREATE INDEX work_lines_state ON work_lines (state, decision);
+    ALTER TABLE machine_lives ADD COLUMN jobs jsonb NOT NULL DEFAULT '[]'; ALTER TABLE fleet_rates ADD COLUMN times jsonb NOT NULL DEFAULT '{}';`,
+    `DROP TABLE work_lines; ALTER TABLE work_items DROP COLUMN "from", DROP COLUMN task, DROP COLUMN mates, DROP COLUMN learnt, DROP COLUMN proposed, DROP COLUMN worked;
+    ALTER TABLE ticks DROP COLUMN until, DROP COLUMN answer;
+    ALTER TABLE machine_lives DROP COLUMN jobs; ALTER TABLE fleet_rates DROP COLUMN times;`,
+  ),
 ];
 
 /**

@@ -17,6 +17,7 @@ import type {
   Reading,
   SheetPage,
   SpecSheet,
+  Tick,
   Visit,
   Walk,
   WorkItem,
@@ -170,6 +171,12 @@ export class WorkRow extends Model<InferAttributes<WorkRow>, InferCreationAttrib
   declare minutes: number;
   declare cover: CreationOptional<WorkItem['cover']>;
   declare parts: WorkItem['parts'];
+  declare from: WorkItem['from'];
+  declare task: CreationOptional<WorkItem['task']>;
+  declare mates: CreationOptional<WorkItem['mates']>;
+  declare learnt: CreationOptional<WorkItem['learnt']>;
+  declare proposed: CreationOptional<WorkItem['proposed']>;
+  declare worked: CreationOptional<WorkItem['worked']>;
   declare acceptedBy: string;
   declare acceptedAt: Date;
   declare withdrawnAt: CreationOptional<Date | null>;
@@ -197,6 +204,8 @@ export class TickRow extends Model<InferAttributes<TickRow>, InferCreationAttrib
   declare at: Date;
   declare by: string;
   declare note: string;
+  declare until: CreationOptional<Tick['until']>;
+  declare answer: CreationOptional<Tick['answer']>;
 }
 
 /** A link to a machine's operator's card. */

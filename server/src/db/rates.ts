@@ -1,5 +1,5 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import type { ClassHands, ClassRate } from '@green-tally/core/contracts';
+import type { ClassHands, ClassRate, JobTime } from '@green-tally/core/contracts';
 import { connection, within } from './within';
 
 /** What the fleet has shown by component class. */
@@ -12,9 +12,13 @@ export interface FleetRates {
   of(branch: string): Rates;
   /** in how many looks a hand was needed, over all branches */
   readonly hands: Readonly<Record<string, ClassHands>>;
+  /** how long jobs have taken at a branch against the sheet */
+  times(branch: string): Times;
 }
 
-const NONE: FleetRates = { id: 0, of: () => ({}), hands: {} };
+type Times = Readonly<Record<string, JobTime>>;
+
+const NONE: FleetRates = { id: 0, of: () => ({}), hands: {}, times: () => ({}) };
 const newest = new WeakMap<object, FleetRates>();
 
 /**
@@ -32,7 +36,8 @@ export async function fleetRates(transaction?: Transaction): Promise<FleetRates>
   const [learnt] = await connection().query<{
     rates: Record<string, Rates>;
     hands: FleetRates['hands'];
-  }>('SELECT rates, hands FROM fleet_rates WHERE id = $1', {
+    times: Record<string, Times>;
+  }>('SELECT rates, hands, times FROM fleet_rates WHERE id = $1', {
     type: QueryTypes.SELECT,
     bind: [row.id],
     ...within(transaction),
@@ -42,6 +47,7 @@ export async function fleetRates(transaction?: Transaction): Promise<FleetRates>
     id: row.id,
     of: (branch: string) => byBranch[branch] ?? byBranch[''] ?? {},
     hands: learnt?.hands ?? {},
+    times: (branch: string) => learnt?.times[branch] ?? learnt?.times[''] ?? {},
   };
   newest.set(connection(), rates);
   return rates;

@@ -55,6 +55,8 @@ export const toTick = (row: TickRow): Tick => ({
   at: row.at.toISOString(),
   by: row.by,
   note: row.note,
+  until: row.until ?? null,
+  answer: row.answer ?? null,
 });
 export const toSaid = (row: SaidRow): OperatorSaid => ({
   id: row.id,
@@ -111,6 +113,12 @@ export const toWork = (row: WorkRow): WorkItem => ({
   minutes: row.minutes,
   cover: row.cover ?? null,
   parts: row.parts,
+  from: row.from,
+  task: row.task ?? null,
+  mates: row.mates,
+  learnt: row.learnt ?? null,
+  proposed: row.proposed ?? null,
+  worked: row.worked,
   acceptedBy: row.acceptedBy,
   acceptedAt: row.acceptedAt.toISOString(),
   withdrawnAt: row.withdrawnAt?.toISOString() ?? null,

@@ -170,6 +170,12 @@ export function defineModels(sequelize: Sequelize): void {
       minutes: number,
       cover: maybeJson,
       parts: json,
+      from: text,
+      task: maybeJson,
+      mates: { ...json, defaultValue: [] },
+      learnt: maybeJson,
+      proposed: maybeJson,
+      worked: { ...json, defaultValue: [] },
       acceptedBy: text,
       acceptedAt: moment,
       withdrawnAt: maybeMoment,
@@ -192,7 +198,17 @@ export function defineModels(sequelize: Sequelize): void {
     table('visits'),
   );
   TickRow.init(
-    own({ id, machineId: uuid, key: text, done: flag, at: moment, by: text, note: text }),
+    own({
+      id,
+      machineId: uuid,
+      key: text,
+      done: flag,
+      at: moment,
+      by: text,
+      note: text,
+      until: maybeJson,
+      answer: maybeText,
+    }),
     table('ticks'),
   );
   CardRow.init(

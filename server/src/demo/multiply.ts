@@ -110,22 +110,25 @@ function partsOf(most: number): Part[] {
     },
     {
       table: 'ticks',
-      columns: ['id', 'machine_id', 'key', 'done', 'at', 'by', 'note'],
+      columns: ['id', 'machine_id', 'key', 'done', 'at', 'by', 'note', 'until', 'answer'],
       rows: (k) =>
         own(demo.ticks).map((t) => [
           ...[other(t.id, k), other(t.machineId, k), within(t.key, k), t.done, t.at, t.by, t.note],
+          ...[t.until, t.answer],
         ]),
     },
     {
       table: 'work_items',
       columns: [
         ...['id', 'machine_id', 'check_id', 'decision', 'places', 'reason', 'minutes', 'cover'],
-        ...['parts', 'accepted_by', 'accepted_at', 'withdrawn_at'],
+        ...['parts', '"from"', 'task', 'mates', 'learnt', 'proposed', 'worked'],
+        ...['accepted_by', 'accepted_at', 'withdrawn_at'],
       ],
       rows: (k) =>
         own(demo.work).map((w) => [
           ...[other(w.id, k), other(w.machineId, k), w.checkId, w.decision, w.places, w.reason],
-          ...[w.minutes, w.cover, w.parts, w.acceptedBy, w.acceptedAt, w.withdrawnAt],
+          ...[w.minutes, w.cover, w.parts, w.from, w.task, w.mates, w.learnt, w.proposed],
+          ...[w.worked, w.acceptedBy, w.acceptedAt, w.withdrawnAt],
         ]),
     },
     {

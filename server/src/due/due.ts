@@ -4,7 +4,7 @@ import { DueLine, type DueAsked, type DueList, type DueState } from '@green-tall
 import { DUE_STATES } from '@green-tally/core/plan';
 import type { Database } from '../db';
 import { cursorAt, placeAt } from '../paging';
-import { freshen, isBehind, type Looking, type Now } from '../standings/fresh';
+import { besidesOf, freshen, type Looking, type Now } from '../standings/fresh';
 
 /** Rows of the list, joined; `key` is their place in its order. */
 interface Joined {
@@ -71,7 +71,7 @@ const Place = z.array(z.string().max(200)).length(5);
 async function togetherOf(
   db: Database,
   branch: string | undefined,
-  { today, rates }: Now,
+  now: Now,
   asked: DueAsked,
 ): Promise<NonNullable<DueList['all']>> {
   const counts = await db.sequelize.query<{ state: number; kind: DueLine['kind']; lines: number }>(
@@ -81,13 +81,6 @@ async function togetherOf(
   const [wanted] = await db.sequelize.query<{ lines: number }>(
     `SELECT count(*)::int AS lines FROM (${LINES}) l`,
     { bind: wantedOf(branch, asked), type: QueryTypes.SELECT },
-  );
-  const [machines] = await db.sequelize.query<{ behind: number; apart: number }>(
-    `SELECT count(*) FILTER (WHERE s.row IS NOT NULL AND ${isBehind('$2', '$3')})::int AS behind,
-       count(*) FILTER (WHERE s.row IS NULL)::int AS apart
-     FROM machines m LEFT JOIN machine_standings s ON s.machine_id = m.id
-     WHERE $1::text IS NULL OR m.branch = $1`,
-    { bind: [branch ?? null, today, rates], type: QueryTypes.SELECT },
   );
   const states: Partial<Record<DueState, number>> = {};
   for (const { state, lines } of counts) {
@@ -99,8 +92,7 @@ async function togetherOf(
     states,
     kinds: DueLine.shape.kind.options.filter((k) => kinds.has(k)),
     wanted: wanted?.lines ?? 0,
-    behind: machines?.behind ?? 0,
-    apart: machines?.apart ?? 0,
+    ...(await besidesOf(db, branch, now)),
   };
 }
 

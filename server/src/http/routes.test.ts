@@ -233,6 +233,7 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     return maud.get(`/api/imports/${begun.body.id}`);
   },
   'GET /readings.csv': async () => maud.get(`/api/readings.csv?machine=${T118}`),
+  'GET /work': async () => maud.get('/api/work?limit=3'),
   'POST /work': async () => maud.post('/api/work').send({ items: [work()] }),
   'PUT /photos/{id}': async () => announced(randomUUID(), await aPhoto()),
   'POST /photos/{id}/parts': async () => sentPhoto(randomUUID()),
@@ -271,6 +272,17 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   'DELETE /work/{id}': async () => {
     const file = (await maud.get(`/api/machines/${T118}`)).body;
     return maud.delete(`/api/work/${file.work[0].id}`);
+  },
+  'POST /work/{id}/worked': async () => {
+    const file = (await maud.get(`/api/machines/${T118}`)).body;
+    return maud.post(`/api/work/${file.work[0].id}/worked`).send({
+      id: randomUUID(),
+      at: '2026-06-09T09:00:00.000Z',
+      by: 'Maud',
+      hands: ['Ines Marrow'],
+      minutes: 30,
+      hours: 1284,
+    });
   },
   'GET /visits': async () => maud.get('/api/visits'),
   'PUT /visits/{id}': async () => {

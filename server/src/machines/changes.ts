@@ -118,6 +118,7 @@ async function basisOf(row: MachineRow): Promise<{ basis: string; judgedBy: Judg
     earlier,
     rates: ofChecks(rates.of(row.branch), sheets),
     hands: ofChecks(rates.hands, sheets),
+    times: ofChecks(rates.times(machine.branch), sheets),
     costs: (await costsInUse())(machine, sheets),
   };
   const basis = createHash('sha256').update(JSON.stringify(judgedBy)).digest('base64url');

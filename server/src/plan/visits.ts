@@ -1,6 +1,5 @@
 import type { Person, Visit, VisitPlan } from '@green-tally/core/contracts';
 import { standingOf, visitEnd, workingDayFrom } from '@green-tally/core/plan';
-import { labourHours } from '@green-tally/core/work';
 import {
   lockMachines,
   machinesChanged,
@@ -32,11 +31,11 @@ export async function planVisit(
     checkVersion(plan, there);
     if (there && plan.version === null) return;
     const file = await machineFile(plan.machineId, transaction);
-    const open = standingOf(file, today).work.filter(
-      (w) => !w.done && (!w.visit || w.visit.id === plan.id),
-    );
-    const hours = labourHours(open);
-    if (hours === 0) throw nothingToDo(machine);
+    const standing = standingOf(file, today);
+    const open = standing.work.filter((w) => !w.done && (!w.visit || w.visit.id === plan.id));
+    if (!open.length) throw nothingToDo(machine);
+    // work without minutes of its own, a task, still takes a visit
+    const hours = Math.max(LEAST_HOURS, standing.labourOf(open).hours);
     const startsOn = workingDayFrom(plan.startsOn);
     const row = {
       machineId: plan.machineId,
@@ -97,6 +96,9 @@ function checkVersion(plan: VisitPlan, there: VisitRow | null): void {
       'Somebody changed this visit meanwhile. Look at it as it is now, then change it again.',
     );
 }
+
+/** The shortest visit there is, h. */
+const LEAST_HOURS = 0.25;
 
 const nothingToDo = ({ serial }: MachineRow) =>
   invalidField(

@@ -74,6 +74,25 @@ export async function freshen(looking: Looking): Promise<Now> {
   return now;
 }
 
+/**
+ * Machines of a branch whose standing is older than their facts, and those that have none: what a
+ * list of lines says nothing new of.
+ */
+export async function besidesOf(
+  db: Database,
+  branch: string | undefined,
+  { today, rates }: Now,
+): Promise<{ behind: number; apart: number }> {
+  const [machines] = await db.sequelize.query<{ behind: number; apart: number }>(
+    `SELECT count(*) FILTER (WHERE s.row IS NOT NULL AND ${isBehind('$2', '$3')})::int AS behind,
+       count(*) FILTER (WHERE s.row IS NULL)::int AS apart
+     FROM machines m LEFT JOIN machine_standings s ON s.machine_id = m.id
+     WHERE $1::text IS NULL OR m.branch = $1`,
+    { bind: [branch ?? null, today, rates], type: QueryTypes.SELECT },
+  );
+  return machines ?? { behind: 0, apart: 0 };
+}
+
 /** What a standing has to be of on a day. */
 export const nowOf = async ({ today }: Pick<Looking, 'today'>): Promise<Now> => ({
   today,

@@ -1,7 +1,7 @@
 import { BaseError, QueryTypes, type Transaction } from 'sequelize';
 import { unheard } from '@green-tally/core/card';
-import type { DueLine, MachineFile, YardRow } from '@green-tally/core/contracts';
-import { DUE_STATES, dueOf, nextStep, standingOf } from '@green-tally/core/plan';
+import type { DueLine, MachineFile, WorkLine, YardRow } from '@green-tally/core/contracts';
+import { DUE_STATES, dueOf, nextStep, standingOf, workLines } from '@green-tally/core/plan';
 import {
   fleetRates,
   MachineRow,
@@ -18,6 +18,7 @@ export type StandingRow = Omit<YardRow, 'machine' | 'behind'>;
 interface Derived {
   readonly row: StandingRow | null;
   readonly lines: readonly DueLine[];
+  readonly work: readonly WorkLine[];
   readonly trouble: string | null;
 }
 
@@ -69,6 +70,7 @@ function deriveOf(file: MachineFile, today: string): Derived {
         next: nextStep(standing),
       },
       lines: dueOf(file, standing),
+      work: workLines(file, standing),
       trouble: null,
     };
   } catch (error) {
@@ -79,6 +81,7 @@ function deriveOf(file: MachineFile, today: string): Derived {
 const notJudged = (error: unknown): Derived => ({
   row: null,
   lines: [],
+  work: [],
   trouble:
     `Its facts cannot be judged: ${error instanceof Error ? error.message : String(error)}`.slice(
       0,
@@ -125,12 +128,40 @@ async function keep(db: Database, mark: Mark, derived: Derived): Promise<void> {
           transaction,
         },
       );
+    await keepWork(db, id, derived.work, transaction);
     await tell(
       db,
       { what: 'standing', id, branch: kept.branch, version: mark.version },
       transaction,
     );
   });
+}
+
+async function keepWork(
+  db: Database,
+  id: string,
+  lines: readonly WorkLine[],
+  transaction: Transaction,
+): Promise<void> {
+  await db.sequelize.query('DELETE FROM work_lines WHERE machine_id = $1', {
+    bind: [id],
+    transaction,
+  });
+  if (!lines.length) return;
+  await db.sequelize.query(
+    `INSERT INTO work_lines (machine_id, n, state, decision, line)
+     SELECT $1, n, state, decision, line FROM jsonb_to_recordset($2)
+       AS x (n int, state text, decision text, line jsonb)`,
+    {
+      bind: [
+        id,
+        JSON.stringify(
+          lines.map((line, n) => ({ n, state: line.state, decision: line.work.decision, line })),
+        ),
+      ],
+      transaction,
+    },
+  );
 }
 
 function upsert(

@@ -8,7 +8,8 @@ import {
   type LifeSlope,
 } from '@green-tally/core/fleet';
 import { checksFor } from '@green-tally/core/walk';
-import { fleetRates, machineWithSheets, readingsOf, type Database } from '../db';
+import { jobsOf, timesOf, type Job } from '@green-tally/core/work';
+import { fleetRates, machineWithSheets, readingsOf, toWork, WorkRow, type Database } from '../db';
 import { behindOf } from './fresh';
 
 /**
@@ -41,16 +42,24 @@ export async function learn(db: Database, today: string): Promise<void> {
   if (done) return;
   await readLives(db);
   const rows = await db.sequelize.query<{ branch: string } & Lived>(
-    'SELECT m.branch, l.lives, l.hands FROM machine_lives l JOIN machines m ON m.id = l.machine_id ORDER BY m.id',
+    'SELECT m.branch, l.lives, l.hands, l.jobs FROM machine_lives l JOIN machines m ON m.id = l.machine_id ORDER BY m.id',
     { type: QueryTypes.SELECT },
   );
   const members = rows.map(({ branch, lives }) => ({ branch, slopes: lives }));
   const branches = ['', ...new Set(rows.map((r) => r.branch))];
   const rates = Object.fromEntries(branches.map((b) => [b, ratesOf(members, b)]));
+  const times = Object.fromEntries(
+    branches.map((b) => [b, timesOf(rows.flatMap((r) => (b && r.branch !== b ? [] : r.jobs)))]),
+  );
   await db.sequelize.query(
-    'INSERT INTO fleet_rates (day, rates, hands) VALUES ($1, $2, $3) ON CONFLICT (day) DO NOTHING',
+    'INSERT INTO fleet_rates (day, rates, hands, times) VALUES ($1, $2, $3, $4) ON CONFLICT (day) DO NOTHING',
     {
-      bind: [today, JSON.stringify(rates), JSON.stringify(handsTogether(rows.map((r) => r.hands)))],
+      bind: [
+        today,
+        JSON.stringify(rates),
+        JSON.stringify(handsTogether(rows.map((r) => r.hands))),
+        JSON.stringify(times),
+      ],
     },
   );
 }
@@ -63,11 +72,11 @@ async function readLives(db: Database): Promise<void> {
     { type: QueryTypes.SELECT },
   );
   for (const { id, version } of changed) {
-    const { lives, hands } = await livesOf(id);
+    const { lives, hands, jobs } = await livesOf(id);
     await db.sequelize.query(
-      `INSERT INTO machine_lives (machine_id, version, lives, hands) VALUES ($1, $2, $3, $4)
-       ON CONFLICT (machine_id) DO UPDATE SET version = $2, lives = $3, hands = $4`,
-      { bind: [id, version, JSON.stringify(lives), JSON.stringify(hands)] },
+      `INSERT INTO machine_lives (machine_id, version, lives, hands, jobs) VALUES ($1, $2, $3, $4, $5)
+       ON CONFLICT (machine_id) DO UPDATE SET version = $2, lives = $3, hands = $4, jobs = $5`,
+      { bind: [id, version, JSON.stringify(lives), JSON.stringify(hands), JSON.stringify(jobs)] },
     );
   }
 }
@@ -76,8 +85,9 @@ async function readLives(db: Database): Promise<void> {
 interface Lived {
   readonly lives: LifeSlope[];
   readonly hands: HandsByClass;
+  readonly jobs: readonly Job[];
 }
-const NOTHING: Lived = { lives: [], hands: {} };
+const NOTHING: Lived = { lives: [], hands: {}, jobs: [] };
 
 /** Of one machine; nothing where its facts cannot be read, which its standing tells. */
 async function livesOf(id: string): Promise<Lived> {
@@ -85,13 +95,14 @@ async function livesOf(id: string): Promise<Lived> {
   if (!found) return NOTHING;
   const { machine, sheets } = found;
   const readings = await readingsOf(id);
+  const work = (await WorkRow.findAll({ where: { machineId: id }, raw: true })).map(toWork);
   try {
     const checks = checksFor(machine, sheets);
     const lives = slopesOf(checks, readings, {
       serial: machine.header?.serial,
       since: machine.header?.since,
     });
-    return { lives, hands: handsOf(checks, readings) };
+    return { lives, hands: handsOf(checks, readings), jobs: jobsOf(checks, work) };
   } catch {
     return NOTHING;
   }

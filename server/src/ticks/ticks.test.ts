@@ -23,6 +23,8 @@ const tick = (change: Partial<Tick> = {}): Tick => ({
   at: '2026-06-09T09:00:00.000Z',
   by: 'whoever',
   note: '',
+  until: null,
+  answer: null,
   ...change,
 });
 const send = (who: Agent, ...ticks: object[]) => who.post('/api/ticks').send({ ticks });

@@ -10,6 +10,9 @@ const KINDS: Readonly<Record<string, { readonly why: boolean; readonly planner: 
   close: { why: false, planner: false },
   skip: { why: true, planner: true },
   leave: { why: true, planner: false },
+  // put off to a day or an hour, and what the owner said
+  defer: { why: true, planner: false },
+  owner: { why: false, planner: false },
   // how the machine stands in a walk, and that it was run and made safe again
   stand: { why: false, planner: false },
   ran: { why: false, planner: false },
@@ -36,6 +39,14 @@ export async function keepTicks(
         `"${tick.key}" is not something to tick.`,
         `one of ${Object.keys(KINDS).join(', ')}, and what it belongs to`,
       );
+    if (tick.key.startsWith('defer|') && tick.done && !tick.until)
+      throw invalidField(
+        `ticks.${i}.until`,
+        'To when it is put off is not said.',
+        'a day, or an hour of the machine',
+      );
+    if (tick.key.startsWith('owner|') && tick.done && !tick.answer)
+      throw invalidField(`ticks.${i}.answer`, 'No answer is said.', 'yes, notNow or callMe');
     if (kind.why && tick.done && !tick.note.trim())
       throw invalidField(`ticks.${i}.note`, 'Why is not said.', 'a word of why');
     if (kind.planner && !mayDo(person.role, 'planVisits'))

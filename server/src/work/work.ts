@@ -1,7 +1,8 @@
 import type { Transaction } from 'sequelize';
-import type { Person, WorkItem } from '@green-tally/core/contracts';
+import type { Person, WorkedEntry, WorkItem } from '@green-tally/core/contracts';
 import { standingOf } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
+import { workKey } from '@green-tally/core/work';
 import {
   currentSheets,
   lockMachines,
@@ -45,13 +46,14 @@ export async function acceptWork(
       items.map((i) => i.machineId),
       transaction,
     );
-    const open = await openChecks([...new Set(items.map((i) => i.machineId))], today, transaction);
+    const open = await openWork([...new Set(items.map((i) => i.machineId))], today, transaction);
     for (const item of items) {
       const there = await WorkRow.findByPk(item.id, { transaction });
-      if (!there && !open.has(`${item.machineId} ${item.checkId}`))
+      if (!there && !open.has(`${item.machineId} ${workKey(item)}`))
         await WorkRow.create(
           {
             ...item,
+            worked: [],
             acceptedBy: person.name,
             acceptedAt: new Date(item.acceptedAt),
             withdrawnAt: null,
@@ -66,8 +68,8 @@ export async function acceptWork(
   });
 }
 
-/** Checks of some machines with work accepted and not yet done, as "machine check". */
-async function openChecks(
+/** Work of some machines that is accepted and not yet done, as "machine work". */
+async function openWork(
   machineIds: readonly string[],
   today: string,
   transaction: Transaction,
@@ -78,7 +80,7 @@ async function openChecks(
     if (read)
       standingOf(read.file, today)
         .work.filter((w) => !w.done)
-        .forEach((w) => open.add(`${id} ${w.checkId}`));
+        .forEach((w) => open.add(`${id} ${workKey(w)}`));
   }
   return open;
 }
@@ -110,3 +112,43 @@ export async function withdrawWork(
     return toWork(row);
   });
 }
+
+/**
+ * Notes that somebody worked on an accepted item: who, how long, what was fitted. One that is there
+ * already is left as it is; one that was wrong is taken back by one that strikes it.
+ * @throws NotFound, Invalid where it strikes what is not there
+ */
+export async function noteWorked(
+  db: Database,
+  id: string,
+  entry: WorkedEntry,
+  person: Person,
+): Promise<WorkItem> {
+  const found = await WorkRow.findByPk(id);
+  if (!found) throw new NotFound('work item');
+  await machineToChange(found.machineId, person);
+  return db.sequelize.transaction(async (transaction) => {
+    await lockMachines(db, [found.machineId], transaction);
+    const row = await WorkRow.findByPk(id, { transaction, rejectOnEmpty: true });
+    const worked = row.worked ?? [];
+    if (worked.some((w) => w.id === entry.id)) return toWork(row);
+    if (entry.strikes !== null && !worked.some((w) => w.id === entry.strikes && !w.strikes))
+      throw invalidField(
+        'strikes',
+        'There is no such entry of this work to take back.',
+        'the id of an entry of this work',
+      );
+    if (worked.length >= MOST_ENTRIES)
+      throw invalidField(
+        'id',
+        `This work has ${MOST_ENTRIES} entries already.`,
+        'a new work item for what is done beyond them',
+      );
+    await row.update({ worked: [...worked, { ...entry, by: person.name }] }, { transaction });
+    await machinesChanged(db, { ids: [row.machineId] }, transaction);
+    return toWork(row);
+  });
+}
+
+/** So many times work on one item is noted, at most: as its contract says. */
+const MOST_ENTRIES = 50;

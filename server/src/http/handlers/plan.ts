@@ -5,7 +5,8 @@ import { dropVisit, planVisit } from '../../plan/visits';
 import { dueListOf } from '../../due/due';
 import { dueCalendar, dueCsv } from '../../due/files';
 import { keepTicks } from '../../ticks/ticks';
-import { acceptWork, withdrawWork } from '../../work/work';
+import { workListOf } from '../../yard/workList';
+import { acceptWork, noteWorked, withdrawWork } from '../../work/work';
 import type { Handlers } from '../mount';
 import { lookingAt, type Setting } from '../setting';
 
@@ -13,10 +14,13 @@ import { lookingAt, type Setting } from '../setting';
 export function planHandlers(setting: Setting) {
   const { db, clock } = setting;
   return {
+    'GET /work': ({ query, person }) =>
+      workListOf(lookingAt(setting, ownBranch(person).branch), query),
     'POST /work': async ({ body, person }) => ({
       items: await acceptWork(db, body.items, person, clock.today()),
     }),
     'DELETE /work/{id}': ({ params, person }) => withdrawWork(db, params.id, person, clock.now()),
+    'POST /work/{id}/worked': ({ params, body, person }) => noteWorked(db, params.id, body, person),
     'POST /ticks': async ({ body, person }) => ({ ticks: await keepTicks(db, body.ticks, person) }),
     'GET /due': ({ query, person }) =>
       dueListOf(lookingAt(setting, query.branch ?? ownBranch(person).branch), query),

@@ -1,0 +1,1 @@
+export { DecideScreen as default } from '../../work/DecideScreen';

@@ -1,0 +1,382 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Decision, WorkList, WorkLine, WorkState } from '@green-tally/core/contracts';
+import { printNumber } from '@green-tally/core/units';
+import { SyncLine } from '../session/SyncLine';
+import { listsChanged, troubleText, useWorkLines } from '../store';
+import {
+  Buttons,
+  Card,
+  Chip,
+  DecisionBadge,
+  Go,
+  HeadRow,
+  Heading,
+  More,
+  Notice,
+  Press,
+  Quiet,
+  Row,
+  Screen,
+  SPACE,
+  Strong,
+  Table,
+  TextEntry,
+  TickLine,
+  Title,
+  useSettled,
+  useWide,
+  Waiting,
+  type Column,
+} from '../ui';
+import { AsOf } from '../yard/AsOf';
+import { dayWords, machineName } from '../yard/words';
+import { useWork } from './useWork';
+import { ANSWER_WORDS, FROM_WORDS, labourWords, sumsWords, untilWords } from './words';
+
+type WorkRow = WorkList['rows'][number];
+
+const STATES: readonly { readonly state: WorkState; readonly title: string }[] = [
+  { state: 'called', title: 'To decide' },
+  { state: 'beside', title: 'Services, rechecks, tasks' },
+  { state: 'putOff', title: 'Put off' },
+  { state: 'accepted', title: 'In work' },
+];
+
+const keyOf = ({ machine, line }: WorkRow): string => `${machine.id} ${line.key}`;
+/** What somebody has to be asked for first is not taken with the rest. */
+const mayTake = ({ line }: WorkRow): boolean =>
+  line.owner?.answer !== 'notNow' && line.owner?.answer !== 'callMe';
+
+/** Work over all machines, by where it stands: chosen by machine, decision or part, accepted together. */
+export function DecideScreen() {
+  const [state, setState] = useState<WorkState>('called');
+  const [decision, setDecision] = useState<Exclude<Decision, 'holds'> | undefined>();
+  const [part, setPart] = useState<string | undefined>();
+  const [search, setSearch] = useState('');
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const q = useSettled(search.trim()) || undefined;
+  const { pages, error, again, more, asOf } = useWorkLines({ state, decision, part, q });
+  const work = useWork();
+  const wide = useWide();
+  const all = pages?.[0]?.all;
+  if (!all)
+    return (
+      <Waiting
+        what="the work"
+        trouble={error ? troubleText(error) : undefined}
+        again={again}
+        full
+      />
+    );
+  const rows = pages.flatMap((p) => p.rows).filter((r) => r.line.state === state);
+  const acceptable = state === 'called' || state === 'beside';
+  const taken = rows.filter((r) => chosen.has(keyOf(r)));
+  const toggle = (row: WorkRow) => {
+    const next = new Set(chosen);
+    if (!next.delete(keyOf(row))) next.add(keyOf(row));
+    setChosen(next);
+  };
+  const accept = async () => {
+    const items = taken.map(({ machine, line }) => ({ machineId: machine.id, work: line.work }));
+    if (!(await work.accept.run(items))) return;
+    setChosen(new Set());
+    listsChanged();
+  };
+  const pick = (only: (row: WorkRow) => boolean) =>
+    setChosen(new Set(rows.filter((r) => mayTake(r) && only(r)).map(keyOf)));
+  return (
+    <Screen
+      testID="decide work"
+      title="Work to decide"
+      full
+      footer={
+        acceptable && taken.length ? (
+          <Press
+            fill="pine"
+            title={`Accept ${taken.length} into work`}
+            testID="accept chosen"
+            loading={work.accept.busy}
+            onPress={() => void accept()}
+          />
+        ) : undefined
+      }
+    >
+      <HeadRow back={{ to: '/work', title: 'Work', label: 'Back to the work' }}>
+        <SyncLine />
+      </HeadRow>
+      <Title>All work</Title>
+      <AsOf at={asOf} />
+      <Row>
+        {STATES.map((s) => (
+          <Chip
+            key={s.state}
+            title={`${s.title} ${printNumber(all.states[s.state] ?? 0, 0)}`}
+            on={state === s.state}
+            testID={`state ${s.state}`}
+            onPress={() => {
+              setState(s.state);
+              setDecision(undefined);
+              setPart(undefined);
+              setChosen(new Set());
+            }}
+          />
+        ))}
+      </Row>
+      <Row>
+        {Object.entries(all.decisions).map(([d, count]) => (
+          <Chip
+            key={d}
+            title={`${d} ${count}`}
+            on={decision === d}
+            testID={`decision ${d}`}
+            onPress={() => setDecision(decision === d ? undefined : (d as typeof decision))}
+          />
+        ))}
+      </Row>
+      {all.parts.length ? (
+        <PartChoice parts={all.parts} part={part} onChange={setPart} wide={wide} />
+      ) : null}
+      <TextEntry
+        label="Machine, customer or component"
+        value={search}
+        onChange={setSearch}
+        hint="T118, belt"
+      />
+      {all.behind + all.apart > 0 ? (
+        <Quiet>{`${all.behind + all.apart} machines are being judged anew or cannot be judged; their work is not all here.`}</Quiet>
+      ) : null}
+      {work.accept.trouble ? (
+        <Notice tone="rust" title="Not accepted" text={work.accept.trouble} />
+      ) : null}
+      {acceptable && rows.length ? (
+        <Buttons>
+          <Press
+            small
+            title={`Choose all ${rows.filter(mayTake).length} shown`}
+            testID="choose all"
+            onPress={() => pick(() => true)}
+          />
+          <Press small title="Choose none" onPress={() => setChosen(new Set())} />
+        </Buttons>
+      ) : null}
+      {rows.length ? (
+        wide ? (
+          <Table
+            label="Work"
+            rows={rows}
+            columns={COLUMNS}
+            keyOf={keyOf}
+            to={(r) => `/work/${r.machine.id}`}
+            said={(r) => `${machineName(r.machine)}, ${r.line.component}, ${r.line.work.decision}`}
+            {...(acceptable
+              ? { chosen: (r: WorkRow) => chosen.has(keyOf(r)), onChoose: toggle }
+              : {})}
+          />
+        ) : (
+          <Cards
+            rows={rows}
+            chosen={chosen}
+            onChoose={acceptable ? toggle : undefined}
+            onMachine={(id) => pick((r) => r.machine.id === id)}
+          />
+        )
+      ) : (
+        <Notice
+          tone="pine"
+          title="Nothing here"
+          text="No work of this kind stands open on any machine. Choose another kind above."
+        />
+      )}
+      <More more={more} />
+    </Screen>
+  );
+}
+
+interface PartChoiceProps {
+  readonly parts: NonNullable<WorkList['all']>['parts'];
+  readonly part: string | undefined;
+  readonly onChange: (part: string | undefined) => void;
+  readonly wide: boolean;
+}
+
+const FEW_PARTS = { phone: 3, wide: 8 };
+
+/** Choosing by a part: those that most work needs first. */
+function PartChoice({ parts, part, onChange, wide }: PartChoiceProps) {
+  const [open, setOpen] = useState(false);
+  const few = wide ? FEW_PARTS.wide : FEW_PARTS.phone;
+  const shown = open ? parts : parts.filter((p, i) => i < few || p.number === part);
+  return (
+    <Row>
+      {shown.map((p) => (
+        <Chip
+          key={p.number}
+          title={`${p.quantity} × ${p.name}`}
+          on={part === p.number}
+          testID={`part ${p.number}`}
+          onPress={() => onChange(part === p.number ? undefined : p.number)}
+        />
+      ))}
+      {parts.length > few ? (
+        <Chip
+          title={open ? 'Fewer parts' : `All ${parts.length} parts`}
+          on={open}
+          onPress={() => setOpen(!open)}
+        />
+      ) : null}
+    </Row>
+  );
+}
+
+interface CardsProps {
+  readonly rows: readonly WorkRow[];
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: ((row: WorkRow) => void) | undefined;
+  /** chooses all of a machine */
+  readonly onMachine: (id: string) => void;
+}
+
+function Cards({ rows, chosen, onChoose, onMachine }: CardsProps) {
+  const machines = [...new Map(rows.map((r) => [r.machine.id, r])).values()];
+  return (
+    <>
+      {machines.map(({ machine, harvest }) => (
+        <Card key={machine.id} testID={`work of ${machine.serial}`}>
+          <Row apart>
+            <Go to={`/work/${machine.id}`} label={`Work of ${machine.serial}`}>
+              <Heading>{`${machineName(machine)} ›`}</Heading>
+            </Go>
+            {onChoose ? (
+              <Press
+                small
+                title="Choose all"
+                label={`Choose all of ${machine.serial}`}
+                onPress={() => onMachine(machine.id)}
+              />
+            ) : null}
+          </Row>
+          <Quiet>{`${machine.customer}, harvest ${dayWords(harvest)}`}</Quiet>
+          {rows
+            .filter((r) => r.machine.id === machine.id)
+            .map((row) =>
+              onChoose ? (
+                <TickLine
+                  key={keyOf(row)}
+                  testID={`choose ${machine.serial} ${row.line.work.checkId}`}
+                  line={`${row.line.component}: ${doing(row.line)}`}
+                  about={about(row.line)}
+                  on={chosen.has(keyOf(row))}
+                  onPress={() => onChoose(row)}
+                />
+              ) : (
+                <View key={keyOf(row)} style={styles.line}>
+                  <Strong>{`${row.line.component}: ${doing(row.line)}`}</Strong>
+                  <Quiet>{about(row.line)}</Quiet>
+                </View>
+              ),
+            )}
+        </Card>
+      ))}
+    </>
+  );
+}
+
+/** The decision, or where the work came from. */
+const doing = ({ work }: WorkLine): string =>
+  work.from === 'verdict' ? work.decision : FROM_WORDS[work.from];
+
+/** What it takes and costs, what the owner said, and where it stands. */
+const about = (line: WorkLine): string =>
+  [
+    labourWords(line.work),
+    line.work.from === 'verdict' ? sumsWords(line.sums) : line.work.reason,
+    ...(line.owner ? [`Owner: ${ANSWER_WORDS[line.owner.answer].toLowerCase()}.`] : []),
+    ...standWords(line),
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
+function standWords({ putOff, item }: WorkLine): string[] {
+  if (putOff) return [`Put off until ${untilWords(putOff.until)}: ${putOff.why}`];
+  if (!item) return [];
+  if (item.asksReading) return ['Worked on: to be read as left'];
+  return [
+    item.visit
+      ? `Visit ${dayWords(item.visit.startsOn)}, ${item.visit.technician}`
+      : 'No visit yet',
+  ];
+}
+
+const COLUMNS: readonly Column<WorkRow>[] = [
+  {
+    key: 'machine',
+    title: 'Machine',
+    flex: 1.1,
+    by: (r) => r.machine.serial,
+    cell: ({ machine }) => (
+      <>
+        <Strong>{machine.serial}</Strong>
+        <Quiet>{machine.model}</Quiet>
+      </>
+    ),
+  },
+  {
+    key: 'harvest',
+    title: 'Harvest',
+    flex: 1.2,
+    by: (r) => r.harvest,
+    cell: (r) => <Quiet>{`${r.machine.customer}, ${dayWords(r.harvest)}`}</Quiet>,
+  },
+  {
+    key: 'component',
+    title: 'Component',
+    flex: 1.6,
+    by: (r) => r.line.component,
+    cell: ({ line }) => <Strong>{line.component}</Strong>,
+  },
+  {
+    key: 'decision',
+    title: 'Decision',
+    flex: 1.1,
+    by: (r) => r.line.work.decision,
+    cell: ({ line }) =>
+      line.work.from === 'verdict' ? (
+        <DecisionBadge decision={line.work.decision} />
+      ) : (
+        <Strong tone="violet">{FROM_WORDS[line.work.from]}</Strong>
+      ),
+  },
+  {
+    key: 'labour',
+    title: 'Labour and parts',
+    flex: 2,
+    by: (r) => r.line.work.minutes,
+    cell: ({ line }) => <Quiet>{labourWords(line.work)}</Quiet>,
+  },
+  {
+    key: 'now',
+    title: 'Now, or left',
+    flex: 2,
+    by: (r) => -(r.line.sums?.left ?? r.line.sums?.ifItGoes ?? 0),
+    cell: ({ line }) => (
+      <Quiet>{line.work.from === 'verdict' ? sumsWords(line.sums) : line.work.reason}</Quiet>
+    ),
+  },
+  {
+    key: 'owner',
+    title: 'Owner, and where it stands',
+    flex: 1.3,
+    by: (r) => r.line.owner?.answer ?? '',
+    cell: ({ line }) => (
+      <>
+        {line.owner ? <Strong>{ANSWER_WORDS[line.owner.answer]}</Strong> : null}
+        {standWords(line).map((text) => (
+          <Quiet key={text}>{text}</Quiet>
+        ))}
+      </>
+    ),
+  },
+];
+
+const styles = StyleSheet.create({ line: { gap: SPACE.xs, paddingVertical: SPACE.s } });

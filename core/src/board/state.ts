@@ -1,0 +1,189 @@
+import { daysLate, sameCrew, type Ground, type Shift } from './ground';
+import { SLOTS_A_DAY, type BoardPlan, type Placed } from './problem';
+
+/** A visit put somewhere, and what that costs beside what is there. */
+export interface Spotted {
+  readonly shift: Shift;
+  /** index of its first half day in the shift */
+  readonly from: number;
+  readonly cost: number;
+}
+
+const FREE = -1;
+
+/** A board being filled: who works on what in each half day, and what is in the bays. */
+export class BoardState {
+  readonly placed: (Spotted | undefined)[];
+  private readonly busy: Int32Array[];
+  private readonly inBays: Int32Array;
+  private readonly byMachine: number[][];
+
+  constructor(readonly ground: Ground) {
+    const { technicians, slots, visits } = ground.problem;
+    this.placed = visits.map(() => undefined);
+    this.busy = technicians.map(() => new Int32Array(slots).fill(FREE));
+    this.inBays = new Int32Array(slots);
+    this.byMachine = visits.map((v) =>
+      visits.flatMap((o, j) => (o.machine === v.machine && o !== v ? [j] : [])),
+    );
+  }
+
+  /** First and last slot of a placing. */
+  spanOf(
+    i: number,
+    { shift, from }: Pick<Spotted, 'shift' | 'from'>,
+  ): [first: number, last: number] {
+    const { halfDays = 1 } = this.ground.problem.visits[i] ?? {};
+    return [shift.slots[from] ?? 0, shift.slots[from + halfDays - 1] ?? 0];
+  }
+
+  /** Whether nothing stands in the way of a visit there. */
+  isFree(i: number, shift: Shift, from: number): boolean {
+    const { visits, bays } = this.ground.problem;
+    const visit = visits[i];
+    if (!visit || from < 0 || from + visit.halfDays > shift.slots.length) return false;
+    const [first, last] = this.spanOf(i, { shift, from });
+    if (first < visit.earliest && !visit.pinned) return false;
+    for (const k of shift.crew) {
+      const own = this.busy[k];
+      if (!own) return false;
+      for (let j = from; j < from + visit.halfDays; j += 1)
+        if (own[shift.slots[j] ?? 0] !== FREE) return false;
+    }
+    if (!visit.farm)
+      for (let t = first; t <= last; t += 1) if ((this.inBays[t] ?? 0) >= bays) return false;
+    for (const j of this.byMachine[i] ?? []) {
+      const other = this.placed[j];
+      if (!other) continue;
+      const [a, b] = this.spanOf(j, other);
+      if (a <= last && first <= b) return false;
+    }
+    return true;
+  }
+
+  /** What a visit costs there, beside what is there already. Money. */
+  costAt(i: number, shift: Shift, from: number): number {
+    const { visits, costs } = this.ground.problem;
+    const visit = visits[i];
+    if (!visit) return 0;
+    const [first, last] = this.spanOf(i, { shift, from });
+    const { halfDays, published, pinned } = visit;
+    const over = (shift.over[from + halfDays] ?? 0) - (shift.over[from] ?? 0);
+    const moved = published && !pinned && !this.stays(published, shift, first);
+    return (
+      daysLate(visit, last) * visit.perDayLate +
+      over * costs.overTime +
+      (moved ? costs.change : 0) +
+      (visit.farm ? this.wayTo(i, shift, from) * costs.km : 0)
+    );
+  }
+
+  private stays({ crew, start }: Placed, shift: Shift, first: number): boolean {
+    return (
+      Math.floor(start / SLOTS_A_DAY) === Math.floor(first / SLOTS_A_DAY) &&
+      sameCrew(crew, shift.crew)
+    );
+  }
+
+  /** Km that going there adds to the days of its crew. */
+  private wayTo(i: number, shift: Shift, from: number): number {
+    const { halfDays = 1 } = this.ground.problem.visits[i] ?? {};
+    let km = 0;
+    for (const k of shift.crew) {
+      let day = -1;
+      for (let j = from; j < from + halfDays; j += 1) {
+        const at = Math.floor((shift.slots[j] ?? 0) / SLOTS_A_DAY);
+        if (at === day) continue;
+        day = at;
+        km += this.dayWith(k, day, i, shift, from) - this.dayNow(k, day);
+      }
+    }
+    return km;
+  }
+
+  /** Km of a technician's day as it is. */
+  private dayNow(k: number, day: number): number {
+    const own = this.busy[k];
+    if (!own) return 0;
+    return this.tour(own[day * SLOTS_A_DAY] ?? FREE, own[day * SLOTS_A_DAY + 1] ?? FREE);
+  }
+
+  private dayWith(k: number, day: number, i: number, shift: Shift, from: number): number {
+    const own = this.busy[k];
+    const { halfDays = 1 } = this.ground.problem.visits[i] ?? {};
+    const within = (t: number) => {
+      const j = shift.at[t] ?? 0;
+      return shift.slots[j] === t && j >= from && j < from + halfDays ? i : (own?.[t] ?? FREE);
+    };
+    return this.tour(within(day * SLOTS_A_DAY), within(day * SLOTS_A_DAY + 1));
+  }
+
+  /** Km from the branch to what is done before noon, on to what is done after, and back. */
+  private tour(a: number, b: number): number {
+    const { out, between } = this.ground;
+    const far = (i: number) => (i === FREE ? 0 : (out[i] ?? 0));
+    const [da, db] = [far(a), far(b)];
+    if (a === b || db === 0) return 2 * da;
+    if (da === 0) return 2 * db;
+    return da + (between[a]?.[b] ?? 0) + db;
+  }
+
+  put(i: number, shift: Shift, from: number, cost: number): void {
+    this.placed[i] = { shift, from, cost };
+    this.mark(i, shift, from, i);
+  }
+
+  take(i: number): void {
+    const there = this.placed[i];
+    if (!there) return;
+    this.mark(i, there.shift, there.from, FREE);
+    this.placed[i] = undefined;
+  }
+
+  private mark(i: number, shift: Shift, from: number, as: number): void {
+    const visit = this.ground.problem.visits[i];
+    if (!visit) return;
+    for (const k of shift.crew) {
+      const own = this.busy[k];
+      if (own) for (let j = from; j < from + visit.halfDays; j += 1) own[shift.slots[j] ?? 0] = as;
+    }
+    if (visit.farm) return;
+    const [first, last] = this.spanOf(i, { shift, from });
+    for (let t = first; t <= last; t += 1)
+      this.inBays[t] = (this.inBays[t] ?? 0) + (as === FREE ? -1 : 1);
+  }
+
+  /** What the board costs as it stands, worked out anew. Money. */
+  total(): number {
+    const { visits, costs, technicians, slots } = this.ground.problem;
+    let sum = 0;
+    visits.forEach((visit, i) => {
+      const there = this.placed[i];
+      if (!there) {
+        sum += costs.unplaced * visit.halfDays;
+        return;
+      }
+      const { shift, from } = there;
+      const [first, last] = this.spanOf(i, there);
+      const over = (shift.over[from + visit.halfDays] ?? 0) - (shift.over[from] ?? 0);
+      sum += daysLate(visit, last) * visit.perDayLate + over * costs.overTime;
+      const { published, pinned } = visit;
+      if (published && !pinned && !this.stays(published, shift, first)) sum += costs.change;
+    });
+    technicians.forEach((_, k) => {
+      for (let day = 0; day * SLOTS_A_DAY < slots; day += 1) sum += this.dayNow(k, day) * costs.km;
+    });
+    return sum;
+  }
+
+  plan(): BoardPlan {
+    return this.placed.map(
+      (there, i) =>
+        there && {
+          crew: there.shift.crew,
+          start: this.spanOf(i, there)[0],
+          ...(there.shift.overTime ? { overTime: true } : {}),
+        },
+    );
+  }
+}

@@ -1,0 +1,138 @@
+import { z } from 'zod';
+import { Day, Id, LongText, Moment, ShortText } from './common';
+import { PartPrice } from './costs';
+
+/** Who delivers parts, and how long that takes. */
+export const Supplier = z.object({
+  name: ShortText,
+  leadDays: z
+    .int('whole working days')
+    .min(0, '0 working days or more')
+    .max(250, 'at most 250 working days')
+    .describe('working days from the order to the shelf'),
+  spreadDays: z
+    .number('days in figures')
+    .min(0, '0 or more')
+    .max(60, 'at most 60 days')
+    .default(0)
+    .describe('how far that varies, working days (standard deviation)'),
+});
+export type Supplier = z.infer<typeof Supplier>;
+
+/** All suppliers, as a planner writes them. */
+export const SupplierList = z.object({
+  suppliers: z
+    .array(Supplier)
+    .max(500)
+    .superRefine((list, ctx) => {
+      const seen = new Set<string>();
+      list.forEach(({ name }, i) => {
+        if (seen.has(name.toLowerCase()))
+          ctx.addIssue({
+            code: 'custom',
+            path: [i, 'name'],
+            message: `each once; "${name}" is there twice`,
+          });
+        seen.add(name.toLowerCase());
+      });
+    }),
+});
+export type SupplierList = z.infer<typeof SupplierList>;
+
+/** What a planner or the parts counter says of a part. */
+export const PartEntry = PartPrice.extend({
+  supplier: ShortText.nullable().default(null).describe('who delivers it; null: not said'),
+});
+export type PartEntry = z.infer<typeof PartEntry>;
+
+/** A part that some sheet names, with what is known of it. */
+export const CatalogPart = PartEntry.extend({
+  name: z.string(),
+  soldIn: z.int().nullable().describe('sold in boxes of so many; null: one by one'),
+  supersededBy: z.string().nullable().describe('the number that is ordered now'),
+  needs: z.array(z.object({ number: z.string(), name: z.string(), each: z.int() })),
+  heavy: z.string().nullable().describe('the heavy one that may go in its place'),
+  models: z.array(z.string()).describe('whose sheets name it'),
+});
+export type CatalogPart = z.infer<typeof CatalogPart>;
+
+/** How many of a part a branch has. */
+export const StockLine = z.object({
+  branch: ShortText,
+  number: ShortText,
+  onHand: z.int('whole parts').min(0, '0 or more').max(1_000_000),
+  asOf: Moment,
+  source: z.enum(['service', 'count']).describe('the stock service, or counted by a person'),
+});
+export type StockLine = z.infer<typeof StockLine>;
+
+/** Parts on order. `version` is the one seen when changing an existing order. */
+export const PartOrder = z
+  .object({
+    id: Id,
+    branch: ShortText,
+    number: ShortText,
+    name: ShortText,
+    quantity: z.int('whole parts').min(1, '1 or more').max(100_000),
+    supplier: ShortText.nullable().default(null),
+    placedOn: Day,
+    expectedOn: Day,
+    arrivedOn: Day.nullable().default(null),
+    note: LongText.default(''),
+    by: ShortText,
+    version: z.int().min(1),
+  })
+  .superRefine((o, ctx) => {
+    if (o.expectedOn < o.placedOn)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['expectedOn'],
+        message: 'a day on or after it was ordered',
+      });
+    if (o.arrivedOn !== null && o.arrivedOn < o.placedOn)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['arrivedOn'],
+        message: 'a day on or after it was ordered',
+      });
+  });
+export type PartOrder = z.infer<typeof PartOrder>;
+
+/** How a need of a part is met: from the shelf, by an order on its way, or not yet. */
+export const MetBy = z.enum(['stock', 'order', 'short']);
+
+/** So many of a part for one piece of work. */
+export const PartNeed = z.object({
+  machineId: Id,
+  serial: z.string(),
+  workId: Id,
+  component: z.string(),
+  quantity: z.int(),
+  visit: z.object({ id: Id, startsOn: Day, technician: z.string() }).nullable(),
+  by: Day.describe('when it must be here: the visit, else when the work must start'),
+});
+export type PartNeed = z.infer<typeof PartNeed>;
+
+/** A part over all open work of a branch: what is wanted, what is there, what to order by when. */
+export const PartDemand = z.object({
+  number: z.string(),
+  name: z.string(),
+  wanted: z.int(),
+  onHand: z.int(),
+  onOrder: z.int(),
+  short: z.int().describe('wanted, and neither there nor on order'),
+  toOrder: z.int().describe('what is short, in whole boxes'),
+  orderBy: Day.nullable().describe('for the first need that is short; null: nothing is short'),
+  earliest: Day.nullable().describe('when it can be here if it is ordered today; null: not known'),
+  supplier: z.string().nullable(),
+  leadDays: z.int().nullable(),
+  price: z.number().nullable(),
+  needs: z.array(
+    PartNeed.extend({
+      met: MetBy,
+      on: Day.nullable().describe('when it is here, as far as is known'),
+      heldUp: z.boolean().describe('it comes after its visit starts, or nobody knows when'),
+    }),
+  ),
+});
+export type PartDemand = z.infer<typeof PartDemand>;

@@ -1,0 +1,72 @@
+import type { Check, DueLine } from '../contracts';
+import type { ProposedWork } from '../work';
+import type { Task } from './tasks';
+
+/** What a proposal beside the verdicts is made from. */
+export interface BesideFrom {
+  readonly checks: readonly Check[];
+  /** all that is due on the machine, and will be */
+  readonly lines: readonly DueLine[];
+  readonly tasks: readonly Task[];
+  /** checks that a verdict calls for work on, or that are in work */
+  readonly called: ReadonlySet<string>;
+}
+
+/**
+ * Work that no verdict calls for: services fallen due before harvest, what is watched and to be
+ * looked at again before it ends, and tasks that other work has brought along. What is read in the
+ * walk anyway is not among it.
+ */
+export function proposeBeside({ checks, lines, tasks, called }: BesideFrom): ProposedWork[] {
+  const byId = new Map(checks.map((c) => [c.id, c]));
+  const open = new Map(tasks.filter((t) => !t.done).map((t) => [t.key, t]));
+  return lines.flatMap((line): ProposedWork[] => {
+    const check = byId.get(line.checkId ?? '');
+    if (!check) return [];
+    if (line.kind === 'task') {
+      const task = open.get(line.key);
+      return task ? [ofTask(check, task)] : [];
+    }
+    if (line.kind !== 'service' && line.kind !== 'recheck') return [];
+    const far = line.state === 'later' || (line.kind === 'service' && line.state === 'inSeason');
+    return far || called.has(check.id) ? [] : [ofLine(check, line, line.kind)];
+  });
+}
+
+function ofTask(check: Check, { key, text }: Task): ProposedWork {
+  return {
+    checkId: check.id,
+    from: 'task',
+    task: { key, text },
+    decision: 'due',
+    places: [],
+    reason: `${text}: ${check.component.toLowerCase()} was worked on.`,
+    ...NO_PARTS,
+    minutes: 0,
+    subjects: [key],
+  };
+}
+
+function ofLine(check: Check, line: DueLine, from: 'service' | 'recheck'): ProposedWork {
+  return {
+    checkId: check.id,
+    from,
+    task: null,
+    decision: from === 'service' ? 'due' : 'watch',
+    places: [...check.places],
+    reason: `${capital(line.what)}${whenWords(line)}.`,
+    ...NO_PARTS,
+    minutes: check.labour.measure,
+    cover: check.labour.cover ?? null,
+    subjects: [`${line.key}|${line.last?.on ?? ''}`],
+  };
+}
+
+const NO_PARTS = { cover: null, parts: [], mates: [], learnt: null };
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function whenWords({ on, atHours }: DueLine): string {
+  const at = atHours === null ? '' : ` at ${Math.round(atHours)} h`;
+  return on === null ? at : `${at}${at ? ', about' : ','} ${on}`;
+}
