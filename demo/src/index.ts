@@ -27,6 +27,7 @@ import tarn5 from '../specs/tarn5.json';
 import tarn7 from '../specs/tarn7.json';
 import { costsOf, DEMO_COSTS, pricesOf } from './costs';
 import { demoId } from './ids';
+import { doneBefore, saidOfWork, workedLately } from './workSaid';
 import { historyOf } from './history';
 import { customersOf, headersOf } from './books';
 import { DEMO_MACHINES, type DemoMachine } from './machines';
@@ -111,14 +112,19 @@ export function scenario(): Scenario {
   const built = walked.map(({ demo, file: read }) => {
     const { machine, walks } = read;
     const file: MachineFile = { ...read, rates: ratesOf(fleet, machine.branch) };
+    const done = demo.onPaper ? [] : doneBefore(read, DEMO_DAY.slice(0, 4));
     const work: WorkItem[] = demo.accepted
       ? standingOf(file, DEMO_DAY).proposed.map((p) =>
-          accepted(p, {
-            id: demoId(`work ${demo.serial} ${p.checkId}`),
-            machineId: machine.id,
-            acceptedBy: 'Rhea Aldane',
-            acceptedAt: '2026-06-08T15:40:00.000Z',
-          }),
+          workedLately(
+            demo.serial,
+            accepted(p, {
+              id: demoId(`work ${demo.serial} ${p.checkId}`),
+              machineId: machine.id,
+              acceptedBy: 'Rhea Aldane',
+              acceptedAt: '2026-06-08T15:40:00.000Z',
+            }),
+            machine.hours,
+          ),
         )
       : [];
     const { hours } = standingOf({ ...file, work }, DEMO_DAY).labour;
@@ -141,8 +147,12 @@ export function scenario(): Scenario {
             },
           ]
         : [];
-    const ticks = [...closedUp(walks, DEMO_DAY), ...ticked(file, demo)];
-    return { ...file, work, visits, ticks, onPaper: demo.onPaper ?? false };
+    const ticks = [
+      ...closedUp(walks, DEMO_DAY),
+      ...ticked(file, demo),
+      ...saidOfWork(file, DEMO_DAY),
+    ];
+    return { ...file, work: [...done, ...work], visits, ticks, onPaper: demo.onPaper ?? false };
   });
   const booked = built.filter((b) => !b.onPaper);
   return {

@@ -15,6 +15,7 @@ interface AnswersProps {
   readonly now: DeferNow;
   readonly busy: boolean;
   readonly onSay: (said: Said) => Promise<boolean>;
+  readonly onClose: () => void;
   /** absent for work that is accepted already */
   readonly onAccept?: (work: ProposedWork, proposed: ToAccept['proposed']) => Promise<boolean>;
 }
@@ -22,21 +23,11 @@ interface AnswersProps {
 type Way = 'change' | 'putOff' | 'leave' | 'owner';
 
 /** What else there is to say of some work than yes: changed, put off, left, and what its owner says. */
-export function Answers({ line, name, now, busy, onSay, onAccept }: AnswersProps) {
-  const [open, setOpen] = useState(false);
+export function Answers({ line, name, now, busy, onSay, onAccept, onClose }: AnswersProps) {
   const [way, setWay] = useState<Way | undefined>();
   const done = (ok: boolean) => {
-    if (ok) setOpen(false);
+    if (ok) onClose();
   };
-  if (!open)
-    return (
-      <Press
-        title="Something else…"
-        label={`Something else: ${name}`}
-        small
-        onPress={() => setOpen(true)}
-      />
-    );
   const verdict = line.work.from === 'verdict';
   const ways = [
     ...(onAccept && verdict ? [{ value: 'change' as const, title: 'Change it, then accept' }] : []),
@@ -71,7 +62,7 @@ export function Answers({ line, name, now, busy, onSay, onAccept }: AnswersProps
         />
       ) : null}
       {way === 'owner' ? <Owner busy={busy} onSay={say} /> : null}
-      <Press title="Never mind" small onPress={() => setOpen(false)} />
+      <Press title="Never mind" small onPress={onClose} />
     </View>
   );
 }

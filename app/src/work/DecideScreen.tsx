@@ -48,17 +48,21 @@ const keyOf = ({ machine, line }: WorkRow): string => `${machine.id} ${line.key}
 const mayTake = ({ line }: WorkRow): boolean =>
   line.owner?.answer !== 'notNow' && line.owner?.answer !== 'callMe';
 
+/** What is chosen to be looked at. */
+interface Choosing {
+  readonly state: WorkState;
+  readonly decision?: Exclude<Decision, 'holds'> | undefined;
+  readonly part?: string | undefined;
+}
+
 /** Work over all machines, by where it stands: chosen by machine, decision or part, accepted together. */
 export function DecideScreen() {
-  const [state, setState] = useState<WorkState>('called');
-  const [decision, setDecision] = useState<Exclude<Decision, 'holds'> | undefined>();
-  const [part, setPart] = useState<string | undefined>();
+  const [choosing, setChoosing] = useState<Choosing>({ state: 'called' });
   const [search, setSearch] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const q = useSettled(search.trim()) || undefined;
-  const { pages, error, again, more, asOf } = useWorkLines({ state, decision, part, q });
+  const { pages, error, again, more, asOf } = useWorkLines({ ...choosing, q });
   const work = useWork();
-  const wide = useWide();
   const all = pages?.[0]?.all;
   if (!all)
     return (
@@ -69,9 +73,10 @@ export function DecideScreen() {
         full
       />
     );
+  const { state } = choosing;
   const rows = pages.flatMap((p) => p.rows).filter((r) => r.line.state === state);
   const acceptable = state === 'called' || state === 'beside';
-  const taken = rows.filter((r) => chosen.has(keyOf(r)));
+  const taken = acceptable ? rows.filter((r) => chosen.has(keyOf(r))) : [];
   const toggle = (row: WorkRow) => {
     const next = new Set(chosen);
     if (!next.delete(keyOf(row))) next.add(keyOf(row));
@@ -85,58 +90,34 @@ export function DecideScreen() {
   };
   const pick = (only: (row: WorkRow) => boolean) =>
     setChosen(new Set(rows.filter((r) => mayTake(r) && only(r)).map(keyOf)));
+  const toAccept = (
+    <Press
+      fill="pine"
+      title={`Accept ${taken.length} into work`}
+      testID="accept chosen"
+      loading={work.accept.busy}
+      onPress={() => void accept()}
+    />
+  );
   return (
     <Screen
       testID="decide work"
       title="Work to decide"
       full
-      footer={
-        acceptable && taken.length ? (
-          <Press
-            fill="pine"
-            title={`Accept ${taken.length} into work`}
-            testID="accept chosen"
-            loading={work.accept.busy}
-            onPress={() => void accept()}
-          />
-        ) : undefined
-      }
+      footer={taken.length ? toAccept : undefined}
     >
       <HeadRow back={{ to: '/work', title: 'Work', label: 'Back to the work' }}>
         <SyncLine />
       </HeadRow>
       <Title>All work</Title>
       <AsOf at={asOf} />
-      <Row>
-        {STATES.map((s) => (
-          <Chip
-            key={s.state}
-            title={`${s.title} ${printNumber(all.states[s.state] ?? 0, 0)}`}
-            on={state === s.state}
-            testID={`state ${s.state}`}
-            onPress={() => {
-              setState(s.state);
-              setDecision(undefined);
-              setPart(undefined);
-              setChosen(new Set());
-            }}
-          />
-        ))}
-      </Row>
-      <Row>
-        {Object.entries(all.decisions).map(([d, count]) => (
-          <Chip
-            key={d}
-            title={`${d} ${count}`}
-            on={decision === d}
-            testID={`decision ${d}`}
-            onPress={() => setDecision(decision === d ? undefined : (d as typeof decision))}
-          />
-        ))}
-      </Row>
-      {all.parts.length ? (
-        <PartChoice parts={all.parts} part={part} onChange={setPart} wide={wide} />
-      ) : null}
+      <Filters
+        {...{ all, choosing }}
+        onChange={(next) => {
+          if (next.state !== state) setChosen(new Set());
+          setChoosing(next);
+        }}
+      />
       <TextEntry
         label="Machine, customer or component"
         value={search}
@@ -160,36 +141,111 @@ export function DecideScreen() {
           <Press small title="Choose none" onPress={() => setChosen(new Set())} />
         </Buttons>
       ) : null}
-      {rows.length ? (
-        wide ? (
-          <Table
-            label="Work"
-            rows={rows}
-            columns={COLUMNS}
-            keyOf={keyOf}
-            to={(r) => `/work/${r.machine.id}`}
-            said={(r) => `${machineName(r.machine)}, ${r.line.component}, ${r.line.work.decision}`}
-            {...(acceptable
-              ? { chosen: (r: WorkRow) => chosen.has(keyOf(r)), onChoose: toggle }
-              : {})}
-          />
-        ) : (
-          <Cards
-            rows={rows}
-            chosen={chosen}
-            onChoose={acceptable ? toggle : undefined}
-            onMachine={(id) => pick((r) => r.machine.id === id)}
-          />
-        )
-      ) : (
-        <Notice
-          tone="pine"
-          title="Nothing here"
-          text="No work of this kind stands open on any machine. Choose another kind above."
-        />
-      )}
+      <Shown
+        {...{ rows, chosen }}
+        onChoose={acceptable ? toggle : undefined}
+        onMachine={(id) => pick((r) => r.machine.id === id)}
+      />
       <More more={more} />
     </Screen>
+  );
+}
+
+interface FiltersProps {
+  readonly all: NonNullable<WorkList['all']>;
+  readonly choosing: Choosing;
+  readonly onChange: (next: Choosing) => void;
+}
+
+/** Where it stands; and, folded on a phone, by which decision and which part. */
+function Filters({ all, choosing, onChange }: FiltersProps) {
+  const wide = useWide();
+  const [open, setOpen] = useState(false);
+  const { state, decision, part } = choosing;
+  return (
+    <>
+      <Row>
+        {STATES.map((s) => (
+          <Chip
+            key={s.state}
+            title={`${s.title} ${printNumber(all.states[s.state] ?? 0, 0)}`}
+            on={state === s.state}
+            testID={`state ${s.state}`}
+            onPress={() => onChange({ state: s.state })}
+          />
+        ))}
+      </Row>
+      {wide || open || decision || part ? (
+        <>
+          <Row>
+            {Object.entries(all.decisions).map(([d, count]) => (
+              <Chip
+                key={d}
+                title={`${d} ${count}`}
+                on={decision === d}
+                testID={`decision ${d}`}
+                onPress={() =>
+                  onChange({
+                    ...choosing,
+                    decision: decision === d ? undefined : (d as typeof decision),
+                  })
+                }
+              />
+            ))}
+          </Row>
+          {all.parts.length ? (
+            <PartChoice
+              parts={all.parts}
+              part={part}
+              onChange={(number) => onChange({ ...choosing, part: number })}
+              wide={wide}
+            />
+          ) : null}
+        </>
+      ) : (
+        <Chip
+          title="Choose by decision or part"
+          on={false}
+          testID="choose by"
+          onPress={() => setOpen(true)}
+        />
+      )}
+    </>
+  );
+}
+
+interface ShownProps {
+  readonly rows: readonly WorkRow[];
+  readonly chosen: ReadonlySet<string>;
+  /** absent where nothing can be chosen */
+  readonly onChoose: ((row: WorkRow) => void) | undefined;
+  /** chooses all of a machine */
+  readonly onMachine: (id: string) => void;
+}
+
+/** A table on a wide screen, cards on a phone. */
+function Shown({ rows, chosen, onChoose, onMachine }: ShownProps) {
+  const wide = useWide();
+  if (!rows.length)
+    return (
+      <Notice
+        tone="pine"
+        title="Nothing here"
+        text="No work of this kind stands open on any machine. Choose another kind above."
+      />
+    );
+  if (!wide) return <Cards {...{ rows, chosen, onChoose, onMachine }} />;
+  const choosing = onChoose ? { chosen: (r: WorkRow) => chosen.has(keyOf(r)), onChoose } : {};
+  return (
+    <Table
+      label="Work"
+      rows={rows}
+      columns={COLUMNS}
+      keyOf={keyOf}
+      to={(r) => `/work/${r.machine.id}`}
+      said={(r) => `${machineName(r.machine)}, ${r.line.component}, ${r.line.work.decision}`}
+      {...choosing}
+    />
   );
 }
 
@@ -229,15 +285,7 @@ function PartChoice({ parts, part, onChange, wide }: PartChoiceProps) {
   );
 }
 
-interface CardsProps {
-  readonly rows: readonly WorkRow[];
-  readonly chosen: ReadonlySet<string>;
-  readonly onChoose: ((row: WorkRow) => void) | undefined;
-  /** chooses all of a machine */
-  readonly onMachine: (id: string) => void;
-}
-
-function Cards({ rows, chosen, onChoose, onMachine }: CardsProps) {
+function Cards({ rows, chosen, onChoose, onMachine }: ShownProps) {
   const machines = [...new Map(rows.map((r) => [r.machine.id, r])).values()];
   return (
     <>

@@ -5,7 +5,7 @@ import type { MachineFile, WorkLine } from '@green-tally/core/contracts';
 import { type Standing, type StandingWork } from '@green-tally/core/plan';
 import { partsUsed, takenHeavy, workedOn, type WorkPart } from '@green-tally/core/work';
 import { useToday } from '../store';
-import { Card, Chip, Go, Heading, Notice, Press, Quiet, Row, Strong, TickLine } from '../ui';
+import { Buttons, Card, Chip, Go, Heading, Notice, Press, Quiet, Strong, TickLine } from '../ui';
 import { dayWords, weekdayWords } from '../yard/words';
 import { Answers } from './Answers';
 import { untilWords } from './words';
@@ -119,27 +119,48 @@ function Called({ lines, machineId, work, hours }: LinesProps) {
 /** Yes, or something else. */
 function Decide({ line, machineId, work, hours }: Shared & { readonly line: WorkLine }) {
   const today = useToday();
+  const [more, setMore] = useState(false);
+  const name = line.component;
   return (
     <>
-      <Press
-        title="Accept into work"
-        label={`Accept into work: ${line.component}`}
-        disabled={work.accept.busy}
-        onPress={() => void work.accept.run([{ machineId, work: line.work }])}
-        small
-      />
-      <Answers
-        line={line}
-        name={line.component}
-        now={{ today, hours }}
-        busy={work.say.busy || work.accept.busy}
-        onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
-        onAccept={(changed, proposed) =>
-          work.accept.run([{ machineId, work: changed, proposed: proposed ?? null }])
-        }
-      />
+      <Buttons>
+        <Press
+          title="Accept into work"
+          label={`Accept into work: ${line.component}`}
+          disabled={work.accept.busy}
+          onPress={() => void work.accept.run([{ machineId, work: line.work }])}
+          small
+        />
+        <SomethingElse name={name} shown={!more} onPress={() => setMore(true)} />
+      </Buttons>
+      {more ? (
+        <Answers
+          line={line}
+          name={name}
+          now={{ today, hours }}
+          busy={work.say.busy || work.accept.busy}
+          onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
+          onAccept={(changed, proposed) =>
+            work.accept.run([{ machineId, work: changed, proposed: proposed ?? null }])
+          }
+          onClose={() => setMore(false)}
+        />
+      ) : null}
     </>
   );
+}
+
+interface SomethingElseProps {
+  readonly name: string;
+  readonly shown: boolean;
+  readonly onPress: () => void;
+}
+
+/** Opens what else there is to say of some work. */
+function SomethingElse({ name, shown, onPress }: SomethingElseProps) {
+  return shown ? (
+    <Press title="Something else…" label={`Something else: ${name}`} small onPress={onPress} />
+  ) : null;
 }
 
 const FEW = 3;
@@ -245,78 +266,91 @@ interface AcceptedProps extends LinesProps {
   readonly standing: Standing;
 }
 
-function Accepted({ lines, file, standing, machineId, work, hours }: AcceptedProps) {
-  const today = useToday();
-  const [doing, setDoing] = useState<string | undefined>();
+function Accepted({ lines, standing, ...shared }: AcceptedProps) {
   if (!lines.length) return null;
   return (
     <Card testID="accepted">
       <Heading>{`In work: ${lines.length}`}</Heading>
       {lines.map((line) => {
         const item = standing.work.find((w) => w.id === line.item?.id);
-        if (!item) return null;
-        const name = line.component;
-        if (doing === item.id)
-          return (
-            <WorkedForm
-              key={line.key}
-              {...{ file, standing, item, name, work }}
-              onDone={() => setDoing(undefined)}
-            />
-          );
-        return (
-          <WorkCard key={line.key} line={line}>
-            <Quiet>
-              {`accepted by ${item.acceptedBy}, ${dayWords(item.acceptedAt.slice(0, 10))}${item.visit ? `; visit ${weekdayWords(item.visit.startsOn)}` : ''}`}
-            </Quiet>
-            {item.proposed ? (
-              <Quiet testID="as proposed">
-                {`Proposed: ${item.proposed.decision}, ${item.proposed.minutes} min${item.proposed.parts.length ? `, ${item.proposed.parts.map((p) => `${p.quantity} × ${p.number}`).join(', ')}` : ''}. Changed by ${item.acceptedBy}.`}
-              </Quiet>
-            ) : null}
-            {item.asksReading ? (
-              <Go
-                to={`/walk/${machineId}?only=${item.checkId}`}
-                label={`Read it as left: ${name}`}
-                testID={`as left ${item.checkId}`}
-              >
-                <Strong tone="blue">{`Worked on${doneWords(item)}. Read it as left ›`}</Strong>
-              </Go>
-            ) : null}
-            <Row>
-              {item.from === 'task' ? (
-                <Go to={`/due/${machineId}`} label={`Tick it: ${name}`}>
-                  <Strong tone="pine">Tick it under Due ›</Strong>
-                </Go>
-              ) : (
-                <Press
-                  title={item.asksReading ? 'Done again' : 'Done: say so'}
-                  label={`Done: ${name}`}
-                  testID={`worked ${item.checkId}`}
-                  onPress={() => setDoing(item.id)}
-                  small
-                />
-              )}
-              <Press
-                title="Withdraw"
-                label={`Withdraw: ${name}`}
-                disabled={work.withdraw.busy}
-                onPress={() => void work.withdraw.run(item)}
-                small
-              />
-            </Row>
-            <Answers
-              line={line}
-              name={name}
-              now={{ today, hours }}
-              busy={work.say.busy}
-              onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
-            />
-          </WorkCard>
-        );
+        return item ? (
+          <AcceptedItem key={line.key} {...{ line, item, standing }} {...shared} />
+        ) : null;
       })}
     </Card>
   );
+}
+
+interface AcceptedItemProps extends Omit<AcceptedProps, 'lines'> {
+  readonly line: WorkLine;
+  readonly item: StandingWork;
+}
+
+function AcceptedItem({ line, item, file, standing, machineId, work, hours }: AcceptedItemProps) {
+  const today = useToday();
+  const [open, setOpen] = useState<'worked' | 'more' | undefined>();
+  const name = line.component;
+  const close = () => setOpen(undefined);
+  if (open === 'worked')
+    return <WorkedForm {...{ file, standing, item, name, work }} onDone={close} />;
+  return (
+    <WorkCard line={line}>
+      <Quiet>
+        {`accepted by ${item.acceptedBy}, ${dayWords(item.acceptedAt.slice(0, 10))}${item.visit ? `; visit ${weekdayWords(item.visit.startsOn)}` : ''}`}
+      </Quiet>
+      <AsProposed item={item} />
+      {item.asksReading ? (
+        <Go
+          to={`/walk/${machineId}?only=${item.checkId}`}
+          label={`Read it as left: ${name}`}
+          testID={`as left ${item.checkId}`}
+        >
+          <Strong tone="blue">{`Worked on${doneWords(item)}. Read it as left ›`}</Strong>
+        </Go>
+      ) : null}
+      <Buttons>
+        {item.from === 'task' ? (
+          <Go to={`/due/${machineId}`} label={`Tick it: ${name}`}>
+            <Strong tone="pine">Tick it under Due ›</Strong>
+          </Go>
+        ) : (
+          <Press
+            title={item.asksReading ? 'Done again' : 'Done: say so'}
+            label={`Done: ${name}`}
+            testID={`worked ${item.checkId}`}
+            onPress={() => setOpen('worked')}
+            small
+          />
+        )}
+        <Press
+          title="Withdraw"
+          label={`Withdraw: ${name}`}
+          disabled={work.withdraw.busy}
+          onPress={() => void work.withdraw.run(item)}
+          small
+        />
+        <SomethingElse name={name} shown={open !== 'more'} onPress={() => setOpen('more')} />
+      </Buttons>
+      {open === 'more' ? (
+        <Answers
+          line={line}
+          name={name}
+          now={{ today, hours }}
+          busy={work.say.busy}
+          onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
+          onClose={close}
+        />
+      ) : null}
+    </WorkCard>
+  );
+}
+
+/** How it was proposed, where the one who accepted it changed it. */
+function AsProposed({ item: { proposed, acceptedBy } }: { item: StandingWork }) {
+  if (!proposed) return null;
+  const parts = proposed.parts.map((p) => `${p.quantity} × ${p.number}`);
+  const all = [proposed.decision, `${proposed.minutes} min`, ...parts].join(', ');
+  return <Quiet testID="as proposed">{`Proposed: ${all}. Changed by ${acceptedBy}.`}</Quiet>;
 }
 
 function NoWork({ machineId, unknown }: { machineId: string; unknown: boolean }) {

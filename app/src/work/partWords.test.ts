@@ -43,6 +43,7 @@ test.each([
   [0.004, ''],
   [0.05, '3 min'],
   [0.99, '59 min'],
-  [1, '1 h'],
+  [1, '60 min'],
+  [2, '2 h'],
   [1.756, '1.76 h'],
 ])('%p h of labour are said as %p', (hours, said) => expect(labourText(hours)).toBe(said));

@@ -26,9 +26,9 @@ export function partLine(part: WorkPart): string {
   return `${quantity} × ${number} ${name}${about.length ? ` (${about.join('; ')})` : ''}`;
 }
 
-/** Labour as one says it: minutes below an hour, nothing where there is none. */
+/** Labour as one says it: minutes below two hours, nothing where there is none. */
 export function labourText(hours: number): string {
   const minutes = Math.round(hours * 60);
   if (minutes === 0) return '';
-  return minutes < 60 ? `${minutes} min` : `${printNumber(hours, 2)} h`;
+  return minutes < 120 ? `${minutes} min` : `${printNumber(hours, 2)} h`;
 }

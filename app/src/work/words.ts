@@ -26,13 +26,15 @@ const money = (amount: number, currency: string): string => `${printNumber(amoun
 /** Both sums in one line: what it costs now, what it costs when it goes, and the chance of that. */
 export function sumsWords(sums: WorkSums | null): string {
   if (!sums) return 'No sums: the branch has not said its costs.';
-  const { now, unpriced, ifItGoes, chance, left, currency } = sums;
+  const { now, sooner, unpriced, ifItGoes, chance, left, currency } = sums;
   const doing =
-    now === null ? `Now: no price for ${unpriced.join(', ')}` : `Now ${money(now, currency)}`;
+    now === null
+      ? `Now: no price for ${unpriced.join(', ')}`
+      : `Now ${money(now, currency)}${sooner === null ? '' : `, ${printNumber(sooner, 0)} of it saved by waiting`}`;
   const goes = `if it goes in harvest about ${money(ifItGoes, currency)}`;
   return chance === null || left === null
     ? `${doing}; ${goes}.`
-    : `${doing}; left about ${money(left, currency)} (${goes}, chance ${printNumber(100 * chance, 0)} %).`;
+    : `${doing}; left about ${money(left, currency)} (${goes}, chance ${printNumber(100 * chance, 0)}\u00a0%).`;
 }
 
 /** What the owner said, by whom it was noted, and when. */

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { groundOf, planBoard, stateOf, type BoardProblem, type BoardVisit } from './index';
+import {
+  groundOf,
+  planBoard,
+  stateOf,
+  type BoardPlan,
+  type BoardProblem,
+  type BoardVisit,
+  type Placed,
+} from './index';
 import { planExactly } from './exact';
 import { sampleBoard } from './sample';
 
@@ -28,46 +36,54 @@ const planned = (problem: BoardProblem, most = 300) =>
   planBoard(problem, { seed: 1, gone: steps(most) });
 
 /** Every rule of the board, looked at one by one from outside the engine. */
-function broken(
-  { visits, technicians, bays, slots }: BoardProblem,
-  plan: ReturnType<typeof planned>['plan'],
-): string[] {
+function broken(problem: BoardProblem, plan: BoardPlan): string[] {
+  const { visits, bays, slots } = problem;
   const wrong: string[] = [];
-  const who = technicians.map(() => Array<string>(slots).fill(''));
   const bay = Array<number>(slots).fill(0);
-  const at = new Map<string, Set<number>>();
+  const taken = new Set<string>();
   plan.forEach((there, i) => {
     const v = visits[i];
     if (!there || !v) return;
-    if (there.start < v.earliest && !v.pinned) wrong.push(`${v.id} before its parts`);
-    if (there.crew.length !== v.crew) wrong.push(`${v.id} crew`);
-    const held = new Set(there.crew.flatMap((k) => technicians[k]?.skills ?? []));
-    if (v.skills.some((s) => !held.has(s))) wrong.push(`${v.id} skill`);
-    if (v.pinned && (v.pinned.start !== there.start || v.pinned.crew.join() !== there.crew.join()))
-      wrong.push(`${v.id} pin`);
-    let left = v.halfDays;
-    let t = there.start;
-    for (; left > 0 && t < slots; t += 1) {
-      const open = there.crew.every((k) => {
-        const kind = technicians[k]?.open[t];
-        return kind === 1 || (kind === 2 && there.overTime);
-      });
-      if (open) {
-        left -= 1;
-        for (const k of there.crew) {
-          if (who[k]![t]) wrong.push(`${v.id} and ${who[k]![t]} at once`);
-          who[k]![t] = v.id;
-        }
-      } else if (t === there.start) wrong.push(`${v.id} begins while closed`);
-      if (!v.farm) bay[t]! += 1;
-      const own = at.get(v.machine) ?? new Set();
-      if (own.has(t)) wrong.push(`${v.machine} in two places`);
-      at.set(v.machine, own.add(t));
+    wrong.push(...unfit(problem, v, there));
+    const { worked, over } = slotsOf(problem, v, there);
+    if (worked.length < v.halfDays) wrong.push(`${v.id} not finished`);
+    if (worked[0] !== there.start) wrong.push(`${v.id} begins while closed`);
+    const keys = [
+      ...worked.flatMap((t) => there.crew.map((k) => `${k} at ${t}`)),
+      ...over.map((t) => `${v.machine} at ${t}`),
+    ];
+    for (const key of keys) {
+      if (taken.has(key)) wrong.push(`${key} twice`);
+      taken.add(key);
     }
-    if (left > 0) wrong.push(`${v.id} not finished`);
+    if (!v.farm) for (const t of over) bay[t]! += 1;
   });
   if (bay.some((n) => n > bays)) wrong.push('more in the bays than there are');
   return wrong;
+}
+
+function unfit({ technicians }: BoardProblem, v: BoardVisit, there: Placed): string[] {
+  const held = new Set(there.crew.flatMap((k) => technicians[k]?.skills ?? []));
+  const moved =
+    v.pinned && (v.pinned.start !== there.start || `${v.pinned.crew}` !== `${there.crew}`);
+  return [
+    ...(there.start < v.earliest && !v.pinned ? [`${v.id} before its parts`] : []),
+    ...(there.crew.length === v.crew ? [] : [`${v.id} crew`]),
+    ...(v.skills.every((s) => held.has(s)) ? [] : [`${v.id} skill`]),
+    ...(moved ? [`${v.id} pin`] : []),
+  ];
+}
+
+/** Half days in which a visit is worked on, and all from its first to its last. */
+function slotsOf({ technicians, slots }: BoardProblem, v: BoardVisit, there: Placed) {
+  const worked: number[] = [];
+  const over: number[] = [];
+  for (let t = there.start; worked.length < v.halfDays && t < slots; t += 1) {
+    const kinds = there.crew.map((k) => technicians[k]?.open[t]);
+    over.push(t);
+    if (kinds.every((kind) => kind === 1 || (kind === 2 && there.overTime))) worked.push(t);
+  }
+  return { worked, over };
 }
 
 describe('a board of a few', () => {

@@ -140,15 +140,16 @@ function groupsOf({ problem, shifts }: Ground): Group[] {
 function waysOf({ problem, out, between, shifts }: Ground): Programme {
   const { visits, costs } = problem;
   const calls = visits.flatMap((v, i) => (v.farm && (shifts[i] ?? []).length ? [i] : []));
+  const far = (i: number) => out[i] ?? 0;
   const cost: number[] = [];
   const most: number[] = [];
   const shares = new Map<number, [number, number][]>(calls.map((i) => [i, []]));
   let constant = 0;
   calls.forEach((i, n) => {
     const { halfDays = 1, crew = 1 } = visits[i] ?? {};
-    constant += 2 * (out[i] ?? 0) * Math.ceil(halfDays / SLOTS_A_DAY) * crew * costs.km;
+    constant += 2 * far(i) * Math.ceil(halfDays / SLOTS_A_DAY) * crew * costs.km;
     for (const j of calls.slice(n + 1)) {
-      const saved = (out[i] ?? 0) + (out[j] ?? 0) - (between[i]?.[j] ?? 0);
+      const saved = far(i) + far(j) - (between[i]?.[j] ?? 0);
       if (saved <= 1e-9 || !canMeet(shifts, i, j)) continue;
       shares.get(i)?.push([cost.length, 1]);
       shares.get(j)?.push([cost.length, 1]);
@@ -161,7 +162,7 @@ function waysOf({ problem, out, between, shifts }: Ground): Programme {
     const terms = shares.get(i) ?? [];
     if (halfDays % SLOTS_A_DAY === 1) return { terms, atMost: crew };
     const noon = cost.length;
-    cost.push(2 * (out[i] ?? 0) * costs.km * crew);
+    cost.push(2 * far(i) * costs.km * crew);
     most.push(1);
     return { terms: [...terms, [noon, -2 * crew] as const], atMost: 0 };
   });

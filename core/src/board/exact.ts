@@ -1,4 +1,4 @@
-import { groundOf } from './ground';
+import { groundOf, type Ground, type Shift } from './ground';
 import { checkBoard, type BoardPlan, type BoardProblem } from './problem';
 import { BoardState } from './state';
 
@@ -33,20 +33,30 @@ export function planExactly(
       best = { plan: state.plan(), cost };
       return;
     }
-    for (const shift of ground.shifts[i] ?? []) {
-      const begin = shift.at[visit.pinned?.start ?? Math.min(visit.earliest, problem.slots)] ?? 0;
-      const end = visit.pinned ? begin : shift.slots.length - visit.halfDays;
-      for (let from = begin; from <= end; from += 1) {
-        tried += 1;
-        if (!state.isFree(i, shift, from)) continue;
-        const here = state.costAt(i, shift, from);
-        state.put(i, shift, from, here);
-        go(n + 1, cost + here);
-        state.take(i);
-      }
+    for (const [shift, from] of beginnings(ground, i)) {
+      tried += 1;
+      if (!state.isFree(i, shift, from)) continue;
+      const here = state.costAt(i, shift, from);
+      state.put(i, shift, from, here);
+      go(n + 1, cost + here);
+      state.take(i);
     }
     go(n + 1, cost + costs.unplaced * visit.halfDays);
   };
   go(0, 0);
   return tried > most ? undefined : best;
+}
+
+/** Every half day that a visit could begin in, were nothing else on the board. */
+function beginnings({ problem, shifts }: Ground, i: number): [Shift, number][] {
+  const visit = problem.visits[i];
+  if (!visit) return [];
+  return (shifts[i] ?? []).flatMap((shift) => {
+    const begin = shift.at[visit.pinned?.start ?? Math.min(visit.earliest, problem.slots)] ?? 0;
+    const end = visit.pinned ? begin : shift.slots.length - visit.halfDays;
+    return Array.from({ length: Math.max(0, end - begin + 1) }, (_, n): [Shift, number] => [
+      shift,
+      begin + n,
+    ]);
+  });
 }

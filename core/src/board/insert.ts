@@ -1,4 +1,5 @@
 import { daysLate, type Shift } from './ground';
+import type { BoardVisit } from './problem';
 import type { BoardState, Spotted } from './state';
 
 /** The best place of a visit, and the next best with another crew or another beginning. */
@@ -16,47 +17,69 @@ const SAME = 1e-9;
  * @param wantsNext whether the next best is wanted too, which takes longer
  */
 export function bestPlace(state: BoardState, i: number, wantsNext: boolean): Best {
-  const { ground } = state;
-  const visit = ground.problem.visits[i];
-  const found: { best: Spotted | undefined; next: number } = { best: undefined, next: Infinity };
-  if (!visit) return found;
-  const least = (ground.added[i] ?? 0) + SAME;
-  const look = (shift: Shift, from: number): void => {
-    if (!state.isFree(i, shift, from)) return;
-    const cost = state.costAt(i, shift, from);
-    const earlier =
-      found.best !== undefined &&
-      Math.abs(cost - found.best.cost) <= SAME &&
-      (shift.slots[from] ?? 0) < (found.best.shift.slots[found.best.from] ?? 0);
-    if (!found.best || cost < found.best.cost - SAME || earlier) {
-      if (found.best) found.next = Math.min(found.next, found.best.cost);
-      found.best = { shift, from, cost };
-    } else found.next = Math.min(found.next, cost);
-  };
-  const enough = () =>
-    found.best !== undefined &&
-    (wantsNext ? found.next <= found.best.cost + SAME : true) &&
-    found.best.cost <= least;
-  const shifts = ground.shifts[i] ?? [];
-  if (visit.pinned) {
-    for (const shift of shifts) look(shift, shift.at[visit.pinned.start] ?? -1);
-    return found;
+  const visit = state.ground.problem.visits[i];
+  if (!visit) return { best: undefined, next: Infinity };
+  const search = new Search(state, i, visit, wantsNext);
+  const at = visit.pinned ?? visit.published;
+  for (const shift of state.ground.shifts[i] ?? [])
+    if (at) search.look(shift, shift.at[at.start] ?? -1);
+  if (!visit.pinned && !search.isEnough())
+    for (const shift of state.ground.shifts[i] ?? []) search.through(shift);
+  return { best: search.best, next: search.next };
+}
+
+class Search {
+  best: Spotted | undefined;
+  next = Infinity;
+  /** it cannot be had for less */
+  private readonly least: number;
+
+  constructor(
+    private readonly state: BoardState,
+    private readonly i: number,
+    private readonly visit: BoardVisit,
+    private readonly wantsNext: boolean,
+  ) {
+    this.least = (state.ground.added[i] ?? 0) + SAME;
   }
-  const { published, earliest, halfDays } = visit;
-  if (published) {
-    for (const shift of shifts) look(shift, shift.at[published.start] ?? -1);
-    if (enough()) return found;
+
+  look(shift: Shift, from: number): void {
+    if (!this.state.isFree(this.i, shift, from)) return;
+    const cost = this.state.costAt(this.i, shift, from);
+    const { best } = this;
+    if (best && !isBetter({ shift, from, cost }, best)) {
+      this.next = Math.min(this.next, cost);
+      return;
+    }
+    if (best) this.next = Math.min(this.next, best.cost);
+    this.best = { shift, from, cost };
   }
-  for (const shift of shifts) {
-    const begin = shift.at[Math.min(earliest, ground.problem.slots)] ?? 0;
+
+  isEnough(): boolean {
+    const { best, next } = this;
+    if (!best || best.cost > this.least) return false;
+    return !this.wantsNext || next <= best.cost + SAME;
+  }
+
+  /** Looks through a shift from its first half day on. */
+  through(shift: Shift): void {
+    const { earliest, halfDays, perDayLate } = this.visit;
+    const begin = shift.at[Math.min(earliest, this.state.ground.problem.slots)] ?? 0;
     for (let from = begin; from + halfDays <= shift.slots.length; from += 1) {
-      const last = shift.slots[from + halfDays - 1] ?? 0;
-      const late = daysLate(visit, last) * visit.perDayLate;
-      if (found.best && late > (wantsNext ? found.next : found.best.cost) + SAME) break;
-      look(shift, from);
-      // later in this shift it may be cheaper by the way only
-      if (enough() && (found.best?.shift === shift || !wantsNext)) break;
+      const late = daysLate(this.visit, shift.slots[from + halfDays - 1] ?? 0) * perDayLate;
+      const most = this.wantsNext ? this.next : (this.best?.cost ?? Infinity);
+      if (late > most + SAME) return;
+      // what begins later than the best so far can be had for as much at the least
+      if (this.isEnough() && this.begins(shift, from) >= this.bestBegins()) return;
+      this.look(shift, from);
     }
   }
-  return found;
+
+  private begins = (shift: Shift, from: number): number => shift.slots[from] ?? 0;
+  private bestBegins = (): number => (this.best ? this.begins(this.best.shift, this.best.from) : 0);
+}
+
+function isBetter(a: Spotted, b: Spotted): boolean {
+  if (Math.abs(a.cost - b.cost) > SAME) return a.cost < b.cost;
+  return (a.shift.slots[a.from] ?? 0) < (b.shift.slots[b.from] ?? 0);
 }

@@ -1,5 +1,5 @@
 import { daysLate, sameCrew, type Ground, type Shift } from './ground';
-import { SLOTS_A_DAY, type BoardPlan, type Placed } from './problem';
+import { SLOTS_A_DAY, type BoardPlan, type BoardVisit, type Placed } from './problem';
 
 /** A visit put somewhere, and what that costs beside what is there. */
 export interface Spotted {
@@ -39,19 +39,33 @@ export class BoardState {
 
   /** Whether nothing stands in the way of a visit there. */
   isFree(i: number, shift: Shift, from: number): boolean {
-    const { visits, bays } = this.ground.problem;
-    const visit = visits[i];
+    const visit = this.ground.problem.visits[i];
     if (!visit || from < 0 || from + visit.halfDays > shift.slots.length) return false;
     const [first, last] = this.spanOf(i, { shift, from });
     if (first < visit.earliest && !visit.pinned) return false;
-    for (const k of shift.crew) {
+    return (
+      this.crewIsFree(visit, shift, from) &&
+      (visit.farm !== undefined || this.bayIsFree(first, last)) &&
+      this.machineIsFree(i, first, last)
+    );
+  }
+
+  private crewIsFree({ halfDays }: BoardVisit, { crew, slots }: Shift, from: number): boolean {
+    for (const k of crew) {
       const own = this.busy[k];
       if (!own) return false;
-      for (let j = from; j < from + visit.halfDays; j += 1)
-        if (own[shift.slots[j] ?? 0] !== FREE) return false;
+      for (let j = from; j < from + halfDays; j += 1) if (own[slots[j] ?? 0] !== FREE) return false;
     }
-    if (!visit.farm)
-      for (let t = first; t <= last; t += 1) if ((this.inBays[t] ?? 0) >= bays) return false;
+    return true;
+  }
+
+  private bayIsFree(first: number, last: number): boolean {
+    const { bays } = this.ground.problem;
+    for (let t = first; t <= last; t += 1) if ((this.inBays[t] ?? 0) >= bays) return false;
+    return true;
+  }
+
+  private machineIsFree(i: number, first: number, last: number): boolean {
     for (const j of this.byMachine[i] ?? []) {
       const other = this.placed[j];
       if (!other) continue;
@@ -95,7 +109,7 @@ export class BoardState {
         const at = Math.floor((shift.slots[j] ?? 0) / SLOTS_A_DAY);
         if (at === day) continue;
         day = at;
-        km += this.dayWith(k, day, i, shift, from) - this.dayNow(k, day);
+        km += this.dayWith(k, day, { i, shift, from }) - this.dayNow(k, day);
       }
     }
     return km;
@@ -108,7 +122,12 @@ export class BoardState {
     return this.tour(own[day * SLOTS_A_DAY] ?? FREE, own[day * SLOTS_A_DAY + 1] ?? FREE);
   }
 
-  private dayWith(k: number, day: number, i: number, shift: Shift, from: number): number {
+  /** Km of a technician's day with a visit on it besides. */
+  private dayWith(
+    k: number,
+    day: number,
+    { i, shift, from }: Pick<Spotted, 'shift' | 'from'> & { readonly i: number },
+  ): number {
     const own = this.busy[k];
     const { halfDays = 1 } = this.ground.problem.visits[i] ?? {};
     const within = (t: number) => {

@@ -16,6 +16,10 @@ export type WorkState = z.infer<typeof WorkState>;
 export const WorkSums = z.object({
   currency: z.string(),
   now: z.number().nullable().describe('parts, labour and cover; null where a part has no price'),
+  sooner: z
+    .number()
+    .nullable()
+    .describe('so much of it would not be paid later anyway; null: not reckoned'),
   unpriced: z.array(z.string()).describe('numbers of the parts without one'),
   ifItGoes: z.number().describe('the stop in harvest, what it breaks, the work in the field'),
   chance: z.number().nullable().describe('that it goes before harvest ends; null: not forecast'),

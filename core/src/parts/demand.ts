@@ -82,8 +82,11 @@ function demandOfPart(
   { today, suppliers }: DemandFrom,
 ): PartDemand {
   const supplier = suppliers.find((s) => s.name === part?.supplier);
-  const onHand = stock.reduce((sum, s) => sum + s.onHand, 0);
-  const onOrder = orders.reduce((sum, o) => sum + o.quantity, 0);
+  const leadDays = supplier?.leadDays ?? null;
+  const [any] = own;
+  const name = part?.name ?? any?.name ?? number;
+  const onHand = sumOf(stock, (s) => s.onHand);
+  const onOrder = sumOf(orders, (o) => o.quantity);
   const earliest = supplier ? workingDaysAfter(workingDayFrom(today), supplier.leadDays) : null;
   // what should have come and did not can be here today at the soonest
   const coming = orders.map((o) => ({
@@ -91,27 +94,29 @@ function demandOfPart(
     left: o.quantity,
   }));
   const met = shareOut(own, onHand, coming, earliest);
-  const short = met.reduce((sum, n) => (n.met === 'short' ? sum + n.lacking : sum), 0);
+  const short = sumOf(met, (n) => n.lacking);
   const first = met.find((n) => n.met === 'short');
   const box = part?.soldIn ?? 1;
   return {
     number,
-    name: part?.name ?? own[0]?.name ?? number,
-    wanted: own.reduce((sum, n) => sum + n.quantity, 0),
+    name,
+    wanted: sumOf(own, (n) => n.quantity),
     onHand,
     onOrder,
     short,
     toOrder: box * Math.ceil(short / box),
-    orderBy: first
-      ? workingDaysAfter(workingDayFrom(first.by), -((supplier?.leadDays ?? 0) + PARTS_MARGIN))
-      : null,
+    orderBy: first ? orderDay(first.by, leadDays ?? 0) : null,
     earliest,
-    supplier: supplier?.name ?? null,
-    leadDays: supplier?.leadDays ?? null,
+    supplier: part?.supplier ?? null,
+    leadDays,
     price: part?.price ?? null,
     needs: met.map(({ lacking: _, number: __, name: ___, ...need }) => need),
   };
 }
+
+/** The last day to order what must be here by another. */
+const orderDay = (by: Day, leadDays: number): Day =>
+  workingDaysAfter(workingDayFrom(by), -(leadDays + PARTS_MARGIN));
 
 type Met = DemandFrom['needs'][number] &
   Pick<PartDemand['needs'][number], 'met' | 'on' | 'heldUp'> & { readonly lacking: number };
@@ -148,6 +153,9 @@ function shareOut(
     return { ...need, met: 'stock', on: null, heldUp: false, lacking: 0 };
   });
 }
+
+const sumOf = <T>(rows: readonly T[], of: (row: T) => number): number =>
+  rows.reduce((sum, row) => sum + of(row), 0);
 
 function grouped<T>(rows: readonly T[], by: (row: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();

@@ -25,10 +25,11 @@ export function sumsOf(
   const stop = stopOf(check, parts);
   const ifItGoes =
     stop.stopHours * costs.stopHour + stop.collateral + (stop.fieldMinutes / 60) * costs.labourHour;
-  const chance = chanceOf(verdict);
+  const chance = foreseenOf(verdict)?.chance;
   return {
     currency: costs.currency,
     now: unpriced.length ? null : parts + labour,
+    sooner: foreseenOf(verdict)?.sums?.renew ?? null,
     unpriced: unpriced.map((p) => p.number),
     ifItGoes,
     chance: chance ?? null,
@@ -36,17 +37,18 @@ export function sumsOf(
   };
 }
 
-/** The highest chance forecast of its places. */
-function chanceOf(verdict: CheckVerdict | undefined): number | undefined {
-  const chances = (verdict?.places ?? []).flatMap((p) =>
-    p.findings.flatMap((f) =>
-      f.id === 'notWorthLeaving' ||
-      f.id === 'notWorthLeavingLong' ||
-      f.id === 'notWorthLeavingSet' ||
-      f.id === 'reachesLimit'
-        ? [f.numbers.chance]
-        : [],
-    ),
-  );
-  return chances.length ? Math.max(...chances) : undefined;
+/** The likeliest of what is forecast of its places. */
+function foreseenOf(verdict: CheckVerdict | undefined) {
+  return (verdict?.places ?? [])
+    .flatMap((p) =>
+      p.findings.flatMap((f) =>
+        f.id === 'notWorthLeaving' ||
+        f.id === 'notWorthLeavingLong' ||
+        f.id === 'notWorthLeavingSet' ||
+        f.id === 'reachesLimit'
+          ? [f.numbers]
+          : [],
+      ),
+    )
+    .sort((a, b) => b.chance - a.chance)[0];
 }
