@@ -28,6 +28,8 @@ const NOUNS = [
   'summary',
   'sheets',
   'plan',
+  'board',
+  'parts',
   'card',
   'choose',
 ];
@@ -52,9 +54,11 @@ const ROOMS = [
   'standings',
   'yard',
   'due',
+  'parts',
   'jobs',
   'demo',
   'gauge',
+  'stock',
   'http',
 ];
 /** The app's layers, lowest first. A place may use another place's parts. */

@@ -147,17 +147,39 @@ export function bundleServer() {
   return bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
 }
 
-/** Starts the simulated gauge on a free port; gives its address and its process. */
-export async function startGauge(firstPort) {
+/** Starts a stand-in on a free port; gives its address and its process. */
+async function startStandIn(name, what, firstPort) {
   const port = await freePort(firstPort);
-  const program = bundle('server/src/cli/gauge.ts', 'server/dist/gauge.mjs');
+  const program = bundle(`server/src/cli/${name}.ts`, `server/dist/${name}.mjs`);
   const started = startUntil(process.execPath, [program], /listening on/, {
-    name: 'The simulated gauge',
+    name: what,
     env: { ...process.env, PORT: String(port) },
     detached: true,
   });
   await started.ready;
   return { child: started.child, url: `http://127.0.0.1:${port}` };
+}
+
+/** Starts what stands in for devices and services outside: the gauge and the stock. */
+export async function startStandIns(firstPort) {
+  const gauge = await startStandIn('gauge', 'The simulated gauge', firstPort);
+  let stock;
+  const end = async () => {
+    await stop(stock?.child);
+    await stop(gauge.child);
+  };
+  try {
+    stock = await startStandIn('stock', 'The simulated stock', firstPort + 1);
+  } catch (error) {
+    await end();
+    throw error;
+  }
+  return {
+    env: { GREEN_TALLY_GAUGE: gauge.url, GREEN_TALLY_STOCK: stock.url },
+    gauge: gauge.url,
+    stock: stock.url,
+    end,
+  };
 }
 
 /** Starts a child and waits until it prints a line that matches; rejects when it ends before. */

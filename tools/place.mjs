@@ -1,7 +1,7 @@
 // A server on a throw-away database of its own, for the tests and for what is measured or pictured.
 import { spawnSync } from 'node:child_process';
 import { throwAwayCluster } from './cluster.mjs';
-import { bundle, bundleServer, freePort, startGauge, startUntil, stop } from './house.mjs';
+import { bundle, bundleServer, freePort, startStandIns, startUntil, stop } from './house.mjs';
 
 /**
  * Starts a server with its worker on an empty database, or on the demo's, or on the demo's machines
@@ -13,19 +13,19 @@ import { bundle, bundleServer, freePort, startGauge, startUntil, stop } from './
 export async function throwAwayPlace({ databasePort, firstPort, demo = true, machines }) {
   const cluster = await throwAwayCluster(databasePort);
   let child;
-  let gauge;
+  let standIns;
   const end = async () => {
     await stop(child);
-    await stop(gauge?.child);
+    await standIns?.end();
     await cluster.stop();
   };
   try {
-    if (demo) gauge = await startGauge(firstPort + 5);
+    if (demo) standIns = await startStandIns(firstPort + 5);
     const env = {
       ...process.env,
       DATABASE_URL: cluster.url,
       GREEN_TALLY_DEMO: demo ? '1' : '',
-      GREEN_TALLY_GAUGE: gauge?.url ?? '',
+      ...(standIns?.env ?? { GREEN_TALLY_GAUGE: '', GREEN_TALLY_STOCK: '' }),
     };
     const filled = machines === undefined ? '' : fill({ ...env, MACHINES: String(machines) });
     const port = await freePort(firstPort);

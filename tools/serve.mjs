@@ -10,7 +10,7 @@ import {
   Plain,
   portFree,
   say,
-  startGauge,
+  startStandIns,
   startUntil,
   stop,
 } from './house.mjs';
@@ -28,13 +28,13 @@ export async function bringUp({ demo, fresh = false, port }) {
   const folder = join(DATA, demo ? 'demo' : 'real');
   let cluster;
   let child;
-  let gauge;
+  let standIns;
   let ending;
   const end = () =>
     (ending ??= (async () => {
       say('Stopping');
       await stop(child);
-      await stop(gauge?.child);
+      await standIns?.end();
       await cluster?.stop();
     })());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end());
@@ -47,14 +47,14 @@ export async function bringUp({ demo, fresh = false, port }) {
       say('Starting the database');
       cluster = await startCluster(folder);
     }
-    if (demo) gauge = await startGauge(port + 10);
+    if (demo) standIns = await startStandIns(port + 10);
     say('Starting the server');
     const env = {
       ...process.env,
       DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
       PORT: String(port),
       GREEN_TALLY_DEMO: demo ? '1' : '',
-      GREEN_TALLY_GAUGE: gauge?.url ?? process.env.GREEN_TALLY_GAUGE ?? '',
+      ...standIns?.env,
     };
     const started = startUntil(process.execPath, ['--enable-source-maps', server], /listening on/, {
       name: 'The server',
@@ -74,5 +74,5 @@ export async function bringUp({ demo, fresh = false, port }) {
     await end();
     throw error;
   }
-  return { end, address: `http://127.0.0.1:${port}`, gauge: gauge?.url };
+  return { end, address: `http://127.0.0.1:${port}`, standIns };
 }

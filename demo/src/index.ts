@@ -5,8 +5,11 @@ import {
   type Header,
   type Machine,
   type MachineFile,
+  type PartEntry,
+  type PartOrder,
   type PartPrice,
   type Reading,
+  type Supplier,
   type Tick,
   type Visit,
   type Walk,
@@ -27,6 +30,7 @@ import tarn5 from '../specs/tarn5.json';
 import tarn7 from '../specs/tarn7.json';
 import { costsOf, DEMO_COSTS, pricesOf } from './costs';
 import { demoId } from './ids';
+import { DEMO_SUPPLIERS, ordersOf, partsOf, stockOf } from './parts';
 import { doneBefore, saidOfWork, workedLately } from './workSaid';
 import { historyOf } from './history';
 import { customersOf, headersOf } from './books';
@@ -58,15 +62,26 @@ export interface Scenario {
   readonly files: readonly MachineFile[];
   readonly costs: readonly BranchCosts[];
   readonly prices: readonly PartPrice[];
+  readonly suppliers: readonly Supplier[];
+  readonly parts: readonly PartEntry[];
+  /** by branch and number */
+  readonly stock: Readonly<Record<string, Readonly<Record<string, number>>>>;
+  readonly orders: readonly PartOrder[];
   /** readings that are still on paper: what the sample file holds */
   readonly onPaper: readonly Reading[];
 }
 
+const demoSheets = (): SpecSheet[] =>
+  [ouzel5, ouzel7, merle10, tarn7, merle12, corrie4, corrie6, ouzel9, tarn5].map((sheet) =>
+    SpecSheet.parse(sheet),
+  );
+
+/** What lies on the shelves of the demo's branches. */
+export const demoStock = (): Scenario['stock'] => stockOf(demoSheets(), BRANCHES);
+
 /** Builds the scenario; the same every time. */
 export function scenario(): Scenario {
-  const sheets = [ouzel5, ouzel7, merle10, tarn7, merle12, corrie4, corrie6, ouzel9, tarn5].map(
-    (sheet) => SpecSheet.parse(sheet),
-  );
+  const sheets = demoSheets();
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
   const walked = DEMO_MACHINES.map((demo, i) => {
     const machine: Machine = {
@@ -168,6 +183,10 @@ export function scenario(): Scenario {
     ),
     costs: DEMO_COSTS,
     prices: pricesOf(sheets),
+    suppliers: DEMO_SUPPLIERS,
+    parts: partsOf(sheets, pricesOf(sheets)),
+    stock: stockOf(sheets, BRANCHES),
+    orders: ordersOf(sheets),
     walks: booked.flatMap((b) => b.walks),
     readings: booked.flatMap((b) => b.readings),
     work: built.flatMap((b) => b.work),

@@ -14,6 +14,8 @@ export function WorkCard({ line, children }: WorkCardProps) {
   const { work, component, sums, owner, ifLeft, guardsPeople } = line;
   const labour = labourWords(work);
   const verdict = work.from === 'verdict';
+  // once it was worked on, what its verdict said is past
+  const open = verdict && !line.item?.asksReading;
   return (
     <View style={styles.item} testID={`work ${line.key}`}>
       <Rule />
@@ -27,8 +29,8 @@ export function WorkCard({ line, children }: WorkCardProps) {
       </Row>
       <Quiet>{work.reason}</Quiet>
       {labour ? <Quiet>{labour}</Quiet> : null}
-      {verdict ? <Quiet testID="sums">{sumsWords(sums)}</Quiet> : null}
-      {verdict ? <Quiet>{`If it is left: ${ifLeft}`}</Quiet> : null}
+      {open ? <Quiet testID="sums">{sumsWords(sums)}</Quiet> : null}
+      {open ? <Quiet>{`If it is left: ${ifLeft}`}</Quiet> : null}
       {guardsPeople ? <Body tone="rust">Somebody can be hurt when it fails.</Body> : null}
       {owner ? <Strong testID="owner said">{ownerWords(owner)}</Strong> : null}
       {children}

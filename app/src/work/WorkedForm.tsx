@@ -26,7 +26,9 @@ export function WorkedForm({ file, standing, item, name, work, onDone }: WorkedF
   const { data: people } = usePeople();
   const clock = useClock();
   const today = useToday();
-  const crew = (people?.people ?? []).filter((p) => p.branch === file.machine.branch);
+  const crew = (people?.people ?? []).filter(
+    (p) => p.role === 'technician' && p.branch === file.machine.branch,
+  );
   const names = [...new Set([work.by, ...crew.map((p) => p.name)])].filter(Boolean);
   const [hands, setHands] = useState<readonly string[]>([work.by]);
   const [minutes, setMinutes] = useState('');

@@ -30,7 +30,7 @@ export function sumsWords(sums: WorkSums | null): string {
   const doing =
     now === null
       ? `Now: no price for ${unpriced.join(', ')}`
-      : `Now ${money(now, currency)}${sooner === null ? '' : `, ${printNumber(sooner, 0)} of it saved by waiting`}`;
+      : `Now ${money(now, currency)}${sooner === null ? '' : `, ${printNumber(sooner, 0)} of it for doing it early`}`;
   const goes = `if it goes in harvest about ${money(ifItGoes, currency)}`;
   return chance === null || left === null
     ? `${doing}; ${goes}.`

@@ -65,6 +65,7 @@ import {
   Yard,
   YardAsked,
 } from '../contracts';
+import { PARTS_ROUTES } from './partsRoutes';
 import type { Route } from './route';
 
 const ById = z.object({ id: Id });
@@ -88,6 +89,7 @@ const Rejudge = z.object({ model: z.string().min(1), revision });
 
 /** Every route of the API. */
 export const ROUTES = {
+  ...PARTS_ROUTES,
   'GET /openapi.json': {
     summary: 'This document',
     door: 'anyone',

@@ -16,6 +16,7 @@ export * from './stations';
 export * from './work';
 export * from './workLine';
 export * from './tick';
+export * from './van';
 export * from './tool';
 export * from './photo';
 export * from './due';

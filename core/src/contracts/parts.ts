@@ -136,3 +136,91 @@ export const PartDemand = z.object({
   ),
 });
 export type PartDemand = z.infer<typeof PartDemand>;
+
+/** What is changed of parts: only what is named. */
+export const PartsChange = z.object({
+  parts: z
+    .array(
+      z.object({
+        number: ShortText,
+        price: PartPrice.shape.price.optional(),
+        supplier: ShortText.nullable().optional(),
+      }),
+    )
+    .min(1)
+    .max(10_000),
+});
+export type PartsChange = z.infer<typeof PartsChange>;
+
+/** All parts and who delivers them. */
+export const Catalogue = z.object({
+  parts: z.array(CatalogPart),
+  suppliers: z.array(Supplier),
+  version: z.int().min(0).describe('of the list of suppliers'),
+  currency: z.string().nullable(),
+});
+export type Catalogue = z.infer<typeof Catalogue>;
+
+/** The suppliers as they are written, with the version that was seen. */
+export const SupplierChange = SupplierList.extend({ version: z.int().min(0) });
+export type SupplierChange = z.infer<typeof SupplierChange>;
+
+/** What somebody counted on the shelf. */
+export const StockCount = z.object({
+  counts: z
+    .array(z.object({ number: ShortText, onHand: StockLine.shape.onHand }))
+    .min(1)
+    .max(10_000),
+});
+export type StockCount = z.infer<typeof StockCount>;
+
+/** How a branch knows its stock: when the service was asked last, and how that went. */
+export const StockState = z.object({
+  service: z.string().nullable().describe('its name; null: there is none, people count'),
+  simulated: z.boolean(),
+  asOf: Moment.nullable(),
+  trouble: z.string().nullable().describe('why the last question was not answered'),
+});
+export type StockState = z.infer<typeof StockState>;
+
+/** Parts of a branch over all its open work. */
+export const PartsPage = z.object({
+  today: Day,
+  branch: z.string(),
+  rows: z.array(PartDemand),
+  orders: z.array(PartOrder).describe('open, and those that came in the last 30 days'),
+  stock: StockState,
+  currency: z.string().nullable(),
+  behind: z.int().describe('machines whose work is older than their facts'),
+});
+export type PartsPage = z.infer<typeof PartsPage>;
+
+/** An order as it is placed. */
+export const NewOrder = z.object({
+  id: Id,
+  number: ShortText,
+  quantity: PartOrder.shape.quantity,
+  expectedOn: Day.optional().describe('by its supplier’s lead time unless said'),
+  note: LongText.default(''),
+});
+export const NewOrders = z.object({ orders: z.array(NewOrder).min(1).max(200) });
+export type NewOrders = z.infer<typeof NewOrders>;
+
+/** What is changed of an order; `version` is the one that was seen. */
+export const OrderChange = z.object({
+  version: z.int().min(1),
+  expectedOn: Day.optional(),
+  arrivedOn: Day.nullable().optional(),
+  quantity: PartOrder.shape.quantity.optional(),
+  note: LongText.optional(),
+});
+export type OrderChange = z.infer<typeof OrderChange>;
+
+/** What the stock service answers. */
+export const StockAnswer = z.object({
+  service: ShortText,
+  simulated: z.boolean().default(false),
+  asOf: Moment,
+  lines: z.array(z.object({ number: ShortText, onHand: StockLine.shape.onHand })).max(100_000),
+});
+export type StockAnswer = z.infer<typeof StockAnswer>;

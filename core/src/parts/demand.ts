@@ -83,8 +83,6 @@ function demandOfPart(
 ): PartDemand {
   const supplier = suppliers.find((s) => s.name === part?.supplier);
   const leadDays = supplier?.leadDays ?? null;
-  const [any] = own;
-  const name = part?.name ?? any?.name ?? number;
   const onHand = sumOf(stock, (s) => s.onHand);
   const onOrder = sumOf(orders, (o) => o.quantity);
   const earliest = supplier ? workingDaysAfter(workingDayFrom(today), supplier.leadDays) : null;
@@ -99,7 +97,7 @@ function demandOfPart(
   const box = part?.soldIn ?? 1;
   return {
     number,
-    name,
+    name: nameOf(part, own),
     wanted: sumOf(own, (n) => n.quantity),
     onHand,
     onOrder,
@@ -153,6 +151,10 @@ function shareOut(
     return { ...need, met: 'stock', on: null, heldUp: false, lacking: 0 };
   });
 }
+
+/** As its sheet names it; one that no sheet names any more as the work did. */
+const nameOf = (part: CatalogPart | undefined, needs: DemandFrom['needs']): string =>
+  part?.name ?? needs[0]?.name ?? '';
 
 const sumOf = <T>(rows: readonly T[], of: (row: T) => number): number =>
   rows.reduce((sum, row) => sum + of(row), 0);

@@ -1,1 +1,3 @@
+export * from './catalogue';
 export * from './demand';
+export * from './van';

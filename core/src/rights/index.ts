@@ -10,6 +10,7 @@ export const RIGHTS = {
   importReadings: ['planner', 'admin'],
   keepSheets: ['planner', 'admin'],
   keepCosts: ['planner', 'admin'],
+  keepParts: ['planner', 'admin'],
   keepPeople: ['admin'],
 } as const satisfies Record<string, readonly Role[]>;
 

@@ -18,7 +18,8 @@ import type { SheetRead } from '../specs/readSheet';
  * Starts the server and its workers: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR,
  * GREEN_TALLY_DEMO=1, WORKERS (1; 0 where workers are started by themselves). PHOTOS_S3_BUCKET puts
  * photos into an S3-compatible store: PHOTOS_S3_ENDPOINT, PHOTOS_S3_REGION, and the keys in
- * AWS_ACCESS_KEY_ID and AWS_SECRET_ACCESS_KEY. GREEN_TALLY_GAUGE: address of a wireless gauge.
+ * AWS_ACCESS_KEY_ID and AWS_SECRET_ACCESS_KEY. GREEN_TALLY_GAUGE: address of a wireless gauge;
+ * GREEN_TALLY_STOCK: of the stock service.
  */
 async function serve(): Promise<void> {
   const url = process.env['DATABASE_URL'];
@@ -37,6 +38,7 @@ async function serve(): Promise<void> {
     ...(await s3Setting()),
     patience: PATIENCE_MS,
     ...(process.env['GREEN_TALLY_GAUGE'] ? { gauge: process.env['GREEN_TALLY_GAUGE'] } : {}),
+    stock: process.env['GREEN_TALLY_STOCK'] || undefined,
     readSheet: (text) => readApart(join(here, 'readSheet.mjs'), text),
     demoSignIns: demo
       ? DEMO_PEOPLE.map(({ name, signIn, role }) => ({

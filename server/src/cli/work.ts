@@ -2,7 +2,7 @@ import { clockFor } from '../clock';
 import { openDatabase, SettingRow } from '../db';
 import { startWorker } from '../jobs/work';
 
-/** Starts a worker: DATABASE_URL, GREEN_TALLY_DEMO=1. Any number may work on one database. */
+/** Starts a worker: DATABASE_URL, GREEN_TALLY_DEMO=1, GREEN_TALLY_STOCK. Any number may work on one database. */
 async function work(): Promise<void> {
   const url = process.env['DATABASE_URL'];
   if (!url)
@@ -10,7 +10,10 @@ async function work(): Promise<void> {
   const db = await openDatabase(url, { working: true });
   const demo = process.env['GREEN_TALLY_DEMO'] === '1';
   const statedDay = demo ? (await SettingRow.findByPk('statedDay'))?.value : undefined;
-  const worker = await startWorker({ db, clock: clockFor(statedDay) }, url);
+  const worker = await startWorker(
+    { db, clock: clockFor(statedDay), stock: process.env['GREEN_TALLY_STOCK'] || undefined },
+    url,
+  );
   process.stdout.write('working\n');
   const end = () => {
     void worker

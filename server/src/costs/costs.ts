@@ -1,5 +1,6 @@
 import { UniqueConstraintError } from 'sequelize';
 import type { BranchCosts, CostsPage, Person, PriceList } from '@green-tally/core/contracts';
+import { catalogueOf } from '@green-tally/core/parts';
 import { inBranch } from '@green-tally/core/rights';
 import {
   BranchRow,
@@ -22,15 +23,12 @@ export async function costsPage(branch: string): Promise<CostsPage> {
     PriceRow.findAll(),
   ]);
   const priced = new Map(prices.map((p) => [p.number, p.price]));
-  const parts = new Map(
-    sheets.flatMap((s) => s.checks.flatMap((c) => c.parts.map((p) => [p.number, p.name] as const))),
-  );
   return {
     branch,
     costs: row && toCosts(row),
     customers: [...new Set(machines.map((m) => m.customer))].sort(),
-    parts: [...parts]
-      .map(([number, name]) => ({ number, name, price: priced.get(number) ?? null }))
+    parts: catalogueOf(sheets)
+      .map(({ number, name }) => ({ number, name, price: priced.get(number) ?? null }))
       .sort((a, b) => a.number.localeCompare(b.number)),
   };
 }
@@ -81,9 +79,7 @@ export async function keepPrices(
   { prices }: PriceList,
   { person, now }: { readonly person: Person; readonly now: Date },
 ): Promise<PriceList> {
-  const known = new Set(
-    (await currentSheets()).flatMap((s) => s.checks.flatMap((c) => c.parts.map((p) => p.number))),
-  );
+  const known = new Set(catalogueOf(await currentSheets()).map((p) => p.number));
   prices.forEach(({ number }, i) => {
     if (!known.has(number))
       throw invalidField(
@@ -93,13 +89,8 @@ export async function keepPrices(
       );
   });
   await db.sequelize.transaction(async (transaction) => {
-    const gone = prices.flatMap((p) => (p.price === null ? [p.number] : []));
-    const set = prices.flatMap(({ number, price }) =>
-      price === null ? [] : [{ number, price, by: person.name, at: now }],
-    );
-    if (gone.length) await PriceRow.destroy({ where: { number: gone }, transaction });
-    if (set.length)
-      await PriceRow.bulkCreate(set, { transaction, updateOnDuplicate: ['price', 'by', 'at'] });
+    const set = prices.map(({ number, price }) => ({ number, price, by: person.name, at: now }));
+    await PriceRow.bulkCreate(set, { transaction, updateOnDuplicate: ['price', 'by', 'at'] });
     await machinesChanged(db, 'all', transaction);
   });
   return { prices };

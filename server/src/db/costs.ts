@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { BranchCosts, Machine, MachineCosts, SpecSheet } from '@green-tally/core/contracts';
+import { catalogueOf } from '@green-tally/core/parts';
 import { CostsRow, PriceRow } from './models';
 import { within } from './within';
 
@@ -26,12 +27,12 @@ export async function costsInUse(transaction?: Transaction): Promise<CostsOf> {
     PriceRow.findAll(within(transaction)),
   ]);
   const branches = new Map(rows.map((r) => [r.branch, toCosts(r)]));
-  const prices = new Map(priced.map((p) => [p.number, p.price]));
+  const prices = new Map(priced.flatMap((p) => (p.price === null ? [] : [[p.number, p.price]])));
   return ({ branch, customer }, sheets) => {
     const costs = branches.get(branch);
     if (!costs) return null;
     const own = costs.customers.find((c) => c.customer === customer);
-    const numbers = sheets.flatMap((s) => partNumbers(s));
+    const numbers = catalogueOf(sheets).map((p) => p.number);
     return {
       currency: costs.currency,
       labourHour: costs.labourHour,
@@ -46,8 +47,3 @@ export async function costsInUse(transaction?: Transaction): Promise<CostsOf> {
     };
   };
 }
-
-/** Numbers of all parts a sheet names, each once. */
-const partNumbers = (sheet: SpecSheet): readonly string[] => [
-  ...new Set(sheet.checks.flatMap((c) => c.parts.map((p) => p.number))),
-];

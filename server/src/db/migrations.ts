@@ -199,6 +199,21 @@ const MIGRATIONS = [
     ALTER TABLE ticks DROP COLUMN until, DROP COLUMN answer;
     ALTER TABLE machine_lives DROP COLUMN jobs; ALTER TABLE fleet_rates DROP COLUMN times;`,
   ),
+  // who delivers parts, what lies on the shelves, what is on order
+  sql(
+    '015-parts',
+    `
+    CREATE TABLE suppliers (name text PRIMARY KEY, lead_days int NOT NULL CHECK (lead_days BETWEEN 0 AND 250), spread_days double precision NOT NULL CHECK (spread_days BETWEEN 0 AND 60));
+    ALTER TABLE part_prices ALTER COLUMN price DROP NOT NULL, ADD COLUMN supplier text;
+    CREATE TABLE stock (branch text NOT NULL, number text NOT NULL, on_hand int NOT NULL CHECK (on_hand BETWEEN 0 AND 1000000), as_of timestamptz NOT NULL, source text NOT NULL,
+      PRIMARY KEY (branch, number));
+    CREATE TABLE stock_asked (branch text PRIMARY KEY, service text, simulated boolean NOT NULL, as_of timestamptz, trouble text);
+    CREATE TABLE part_orders (id uuid PRIMARY KEY, branch text NOT NULL, number text NOT NULL, name text NOT NULL, quantity int NOT NULL CHECK (quantity BETWEEN 1 AND 100000), supplier text,
+      placed_on date NOT NULL, expected_on date NOT NULL, arrived_on date, note text NOT NULL, by text NOT NULL, version int NOT NULL, CHECK (expected_on >= placed_on), CHECK (arrived_on >= placed_on));
+    CREATE INDEX part_orders_branch ON part_orders (branch, arrived_on);`,
+    `DROP TABLE part_orders, stock_asked, stock, suppliers; DELETE FROM part_prices WHERE price IS NULL;
+    ALTER TABLE part_prices DROP COLUMN supplier, ALTER COLUMN price SET NOT NULL;`,
+  ),
 ];
 
 /**

@@ -281,9 +281,43 @@ export class CostsRow extends Model<InferAttributes<CostsRow>, InferCreationAttr
 
 export class PriceRow extends Model<InferAttributes<PriceRow>, InferCreationAttributes<PriceRow>> {
   declare number: string;
-  declare price: number;
+  declare price: number | null;
+  declare supplier: CreationOptional<string | null>;
   declare by: string;
   declare at: Date;
+}
+
+export class SupplierRow extends Model<
+  InferAttributes<SupplierRow>,
+  InferCreationAttributes<SupplierRow>
+> {
+  declare name: string;
+  declare leadDays: number;
+  declare spreadDays: number;
+}
+
+/** How many of a part a branch has. */
+export class StockRow extends Model<InferAttributes<StockRow>, InferCreationAttributes<StockRow>> {
+  declare branch: string;
+  declare number: string;
+  declare onHand: number;
+  declare asOf: Date;
+  declare source: 'service' | 'count';
+}
+
+export class OrderRow extends Model<InferAttributes<OrderRow>, InferCreationAttributes<OrderRow>> {
+  declare id: string;
+  declare branch: string;
+  declare number: string;
+  declare name: string;
+  declare quantity: number;
+  declare supplier: CreationOptional<string | null>;
+  declare placedOn: string;
+  declare expectedOn: string;
+  declare arrivedOn: CreationOptional<string | null>;
+  declare note: string;
+  declare by: string;
+  declare version: number;
 }
 
 /** An import of readings: its file, until it is done, and how far it has come. */

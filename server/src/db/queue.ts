@@ -16,6 +16,7 @@ export const QUEUES = {
   },
   clearUp: { policy: 'short', retryLimit: 1, retryDelay: 60, expireInSeconds: 300 },
   newDay: { policy: 'short', retryLimit: 3, retryDelay: 5, expireInSeconds: 1800 },
+  stock: { policy: 'short', retryLimit: 1, retryDelay: 30, expireInSeconds: 120 },
 } as const;
 export type QueueName = keyof typeof QUEUES;
 

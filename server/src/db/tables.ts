@@ -21,6 +21,9 @@ import {
   OwnToolRow,
   CostsRow,
   PriceRow,
+  SupplierRow,
+  StockRow,
+  OrderRow,
 } from './models';
 
 const id = { type: DataTypes.UUID, primaryKey: true } as const;
@@ -272,8 +275,45 @@ export function defineModels(sequelize: Sequelize): void {
     table('branch_costs'),
   );
   PriceRow.init(
-    own({ number: { ...text, primaryKey: true }, price: number, by: text, at: moment }),
+    own({
+      number: { ...text, primaryKey: true },
+      price: maybeNumber,
+      supplier: maybeText,
+      by: text,
+      at: moment,
+    }),
     table('part_prices'),
+  );
+  SupplierRow.init(
+    own({ name: { ...text, primaryKey: true }, leadDays: whole, spreadDays: number }),
+    table('suppliers'),
+  );
+  StockRow.init(
+    own({
+      branch: { ...text, primaryKey: true },
+      number: { ...text, primaryKey: true },
+      onHand: whole,
+      asOf: moment,
+      source: text,
+    }),
+    table('stock'),
+  );
+  OrderRow.init(
+    own({
+      id,
+      branch: text,
+      number: text,
+      name: text,
+      quantity: whole,
+      supplier: maybeText,
+      placedOn: day,
+      expectedOn: day,
+      arrivedOn: { type: DataTypes.DATEONLY, allowNull: true },
+      note: text,
+      by: text,
+      version: whole,
+    }),
+    table('part_orders'),
   );
   ImportRow.init(
     own({

@@ -8,7 +8,10 @@ import {
   MachineRow,
   machinesChanged,
   PersonRow,
+  OrderRow,
   PriceRow,
+  StockRow,
+  SupplierRow,
   SettingRow,
   SheetRow,
   TickRow,
@@ -63,9 +66,24 @@ export async function loadDemo(db: Database): Promise<string> {
       { transaction },
     );
     await PriceRow.bulkCreate(
-      demo.prices.flatMap(({ number, price }) =>
-        price === null ? [] : [{ number, price, ...now }],
+      demo.parts.map((part) => ({ ...part, ...now })),
+      { transaction },
+    );
+    await SupplierRow.bulkCreate(
+      demo.suppliers.map((s) => ({ ...s })),
+      { transaction },
+    );
+    await StockRow.bulkCreate(
+      Object.entries(demo.stock).flatMap(([branch, shelf]) =>
+        Object.entries(shelf).map(([number, onHand]) => ({
+          ...{ branch, number, onHand, source: 'count' as const },
+          asOf: now.at,
+        })),
       ),
+      { transaction },
+    );
+    await OrderRow.bulkCreate(
+      demo.orders.map((o) => ({ ...o })),
       { transaction },
     );
     await WalkRow.bulkCreate(

@@ -105,6 +105,11 @@ const saidOnCard = async () => {
   return { id, answer };
 };
 
+const ordered = (id: string) =>
+  maud
+    .post('/api/orders')
+    .send({ orders: [{ id, number: 'LM-7020', quantity: 1, expectedOn: '2026-06-20' }] });
+
 const keptPage = (id: string): Promise<Response> =>
   maud
     .post('/api/specs/Ouzel%207/pages')
@@ -154,6 +159,34 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   'PUT /costs': async () => maud.put('/api/costs').send(costs),
   'PUT /prices': async () =>
     maud.put('/api/prices').send({ prices: [{ number: 'LM-7020', price: 240 }] }),
+  'GET /catalogue': async () => maud.get('/api/catalogue'),
+  'PUT /parts': async () =>
+    maud.put('/api/parts').send({ parts: [{ number: 'LM-7020', supplier: 'Tolvane parts' }] }),
+  'PUT /suppliers': async () => {
+    const { suppliers, version } = (await maud.get('/api/catalogue')).body;
+    return maud.put('/api/suppliers').send({ suppliers, version });
+  },
+  'GET /parts': async () => maud.get('/api/parts'),
+  'GET /parts.csv': async () => maud.get('/api/parts.csv'),
+  'GET /catalogue.csv': async () => maud.get('/api/catalogue.csv'),
+  'POST /catalogue/import': async () =>
+    maud.post('/api/catalogue/import').type('text/csv').send('number,price\nLM-7020,240\n'),
+  'PUT /stock': async () =>
+    maud.put('/api/stock').send({ counts: [{ number: 'LM-7020', onHand: 3 }] }),
+  'POST /stock/ask': async () => maud.post('/api/stock/ask'),
+  'POST /orders': async () => ordered(randomUUID()),
+  'PUT /orders/{id}': async () => {
+    const id = randomUUID();
+    await ordered(id).expect(201);
+    return maud.put(`/api/orders/${id}`).send({ version: 1, note: 'asked again' });
+  },
+  'DELETE /orders/{id}': async () => {
+    const id = randomUUID();
+    await ordered(id).expect(201);
+    return maud.delete(`/api/orders/${id}`);
+  },
+  'GET /visits/{id}/van': async () => maud.get(`/api/visits/${(await anyVisit()).id}/van`),
+  'GET /van': async () => maud.get(`/api/van?technician=${demoId('person ines')}&on=2026-06-10`),
   'GET /machines/{id}/checks': async () => maud.get(`/api/machines/${T118}/checks?limit=5`),
   'GET /machines/{id}/rejudge': async () =>
     maud.get(`/api/machines/${T118}/rejudge?model=Ouzel%207&revision=1`),
@@ -331,7 +364,7 @@ describe('what names nothing', () => {
   const paged = Object.entries(ROUTES).flatMap(([id, route]) =>
     'query' in route && 'cursor' in route.query.shape ? [id as RouteId] : [],
   );
-  test('nine lists have pages', () => expect(paged).toHaveLength(9));
+  test('ten lists have pages', () => expect(paged).toHaveLength(10));
   test.each(paged)('a cursor that is no place in the list is refused: %s', async (id) => {
     const path = splitId(id)[1].replace('{id}', T118).replace('{model}', 'Ouzel 7');
     const answer = await maud.get(`/api${path}?cursor=nowhere`);

@@ -15,6 +15,8 @@ export interface Setting {
   readonly logLevel?: string;
   /** address of a wireless gauge near by, or its stand-in, that pages may talk to */
   readonly gauge?: string;
+  /** address of the stock service, or its stand-in */
+  readonly stock?: string | undefined;
   /** where photos lie; in the database unless said */
   readonly photos?: FileStore;
   /** ms that a list waits for the workers before it judges a machine itself; 0 unless said */

@@ -1,6 +1,7 @@
 import type PgBoss from 'pg-boss';
 import type { Clock } from '../clock';
 import { listen, QUEUES, type Database, type QueueName } from '../db';
+import { askStock } from '../parts/stock';
 import { clearUp } from './clearUp';
 import { runImport } from '../walks/importCsv';
 import { judgeIfBehind } from '../standings/fresh';
@@ -10,6 +11,8 @@ import { beginDay } from '../standings/newDay';
 export interface Shop {
   readonly db: Database;
   readonly clock: Clock;
+  /** address of the stock service, where there is one */
+  readonly stock?: string | undefined;
 }
 
 /** What each queue's jobs do; each may run twice, and beside another of its key. */
@@ -18,6 +21,7 @@ const DO: Readonly<Record<QueueName, (shop: Shop, job: PgBoss.Job) => Promise<un
   importReadings: ({ db, clock }, job) => runImport(db, named(job, 'import'), clock.today()),
   clearUp: ({ db }) => clearUp(db),
   newDay: ({ db, clock }) => beginDay(db, clock.today()),
+  stock: ({ db, stock }) => askStock(db, stock),
 };
 
 /** What a job names: the id of a machine, say. */
@@ -33,6 +37,7 @@ const AT_ONCE: Readonly<Record<QueueName, number>> = {
   importReadings: 1,
   clearUp: 1,
   newDay: 1,
+  stock: 1,
 };
 
 /** Jobs that were run, by queue, and those that failed. */
@@ -43,7 +48,7 @@ export type Ran = Record<QueueName, number> & { failed: number };
  * database.
  */
 export async function runJobs(shop: Shop): Promise<Ran> {
-  const ran: Ran = { judge: 0, importReadings: 0, clearUp: 0, newDay: 0, failed: 0 };
+  const ran: Ran = { judge: 0, importReadings: 0, clearUp: 0, newDay: 0, stock: 0, failed: 0 };
   for (;;) {
     let taken = 0;
     for (const name of Object.keys(QUEUES) as QueueName[]) {
@@ -78,6 +83,7 @@ const LOOKS_EVERY_S = 2;
 /** Midnight by the place's own clock. */
 const MIDNIGHT = '0 0 * * *';
 const HOURLY = '17 * * * *';
+const EVERY_TEN_MINUTES = '*/10 * * * *';
 
 /** A worker at work. */
 export interface Worker {
@@ -110,6 +116,10 @@ export async function startWorker(shop: Shop, url: string): Promise<Worker> {
     { tz: Intl.DateTimeFormat().resolvedOptions().timeZone },
   );
   await boss.send('newDay', {}, { singletonKey: 'day' });
+  if (shop.stock) {
+    await boss.schedule('stock', EVERY_TEN_MINUTES);
+    await boss.send('stock', {}, { singletonKey: 'stock' });
+  }
   const ears = await listen(url, () => {
     for (const id of running.values()) boss.notifyWorker(id);
   });

@@ -5,6 +5,7 @@ import { bookHandlers } from './books';
 import { cardHandlers } from './cards';
 import { costsHandlers } from './costs';
 import { machineHandlers } from './machines';
+import { partsHandlers } from './parts';
 import { peopleHandlers } from './people';
 import { photoHandlers } from './photos';
 import { planHandlers } from './plan';
@@ -19,6 +20,7 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...machineHandlers(setting),
   ...bookHandlers(setting),
   ...costsHandlers(setting),
+  ...partsHandlers(setting),
   ...sheetHandlers(setting),
   ...readingHandlers(setting),
   ...planHandlers(setting),

@@ -1,0 +1,12 @@
+import { demoStock } from '@green-tally/demo';
+import { createStock } from '../stock/stock';
+
+/** The simulated stock service: PORT (8475). */
+const port = Number(process.env['PORT'] ?? 8475);
+createStock({ shelves: demoStock() }).listen(port, '127.0.0.1', (error?: Error) => {
+  if (error) {
+    process.stderr.write(`The simulated stock cannot listen on ${port}: ${error.message}\n`);
+    process.exit(1);
+  }
+  process.stdout.write(`listening on 127.0.0.1:${port}\n`);
+});
