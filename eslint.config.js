@@ -54,11 +54,11 @@ const ROOMS = [
   'standings',
   'yard',
   'due',
+  'stock',
   'parts',
   'jobs',
   'demo',
   'gauge',
-  'stock',
   'http',
 ];
 /** The app's layers, lowest first. A place may use another place's parts. */

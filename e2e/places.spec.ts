@@ -17,7 +17,7 @@ interface Place {
   readonly ready: string | RegExp;
 }
 
-const places = (measured: string, unwalked: string): readonly Place[] => [
+const places = (measured: string, unwalked: string, technician: string): readonly Place[] => [
   { name: 'yard', path: '/', ready: 'machine T118' },
   { name: 'machine', path: `/machine/${measured}`, ready: 'what wears' },
   { name: 'walks', path: '/walk', ready: 'walk list' },
@@ -35,6 +35,10 @@ const places = (measured: string, unwalked: string): readonly Place[] => [
   { name: 'verdict', path: `/walk/${measured}/chopper-knives`, ready: 'verdict' },
   { name: 'work of all', path: '/work', ready: 'work list' },
   { name: 'work of one', path: `/work/${measured}`, ready: 'dates' },
+  { name: 'all work', path: '/work/decide', ready: 'decide work' },
+  { name: 'parts', path: '/parts', ready: 'parts' },
+  { name: 'catalogue', path: '/parts/catalogue', ready: 'parts catalogue' },
+  { name: 'van list', path: `/van?technician=${technician}&on=2026-06-10`, ready: 'van list' },
   { name: 'due of all', path: '/due', ready: 'due list' },
   { name: 'due of one', path: `/due/${measured}`, ready: 'machine due' },
   { name: 'specs', path: '/specs', ready: 'specs' },
@@ -86,14 +90,18 @@ test.beforeAll(
       await expect(page.getByTestId('decision')).toBeVisible();
       await expect(page.getByTestId('sync')).toContainText('all sent');
     }
-    visited = places(idOf('T118'), idOf('T090'));
+    const { people } = (await (await page.request.get('/api/people')).json()) as {
+      people: { id: string; signIn: string }[];
+    };
+    const ines = people.find((p) => p.signIn === 'ines')?.id ?? '';
+    visited = places(idOf('T118'), idOf('T090'), ines);
     await page.close();
   },
 );
 
 /** Places looked at in one test: one that fails names few. */
 const AT_ONCE = 8;
-const PARTS = Array.from({ length: Math.ceil(places('', '').length / AT_ONCE) }, (_, i) => i);
+const PARTS = Array.from({ length: Math.ceil(places('', '', '').length / AT_ONCE) }, (_, i) => i);
 
 for (const theme of THEMES)
   for (const part of PARTS)

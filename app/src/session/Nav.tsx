@@ -13,6 +13,12 @@ const PLACES = [
     icon: 'M5 5h14v15H5zM5 10h14M9 3v4M15 3v4M9 15l2 2 4-4',
     wideOnly: true,
   },
+  {
+    path: '/parts',
+    title: 'Parts',
+    icon: 'M4 8l8-4 8 4v8l-8 4-8-4zM4 8l8 4 8-4M12 12v8',
+    wideOnly: true,
+  },
   { path: '/specs', title: 'Specs', icon: 'M6 3h9l4 4v14H6zM9 11h7M9 15h7', wideOnly: true },
   { path: '/readings', title: 'Readings', icon: 'M4 12h16M7 7v10M12 9v6M17 5v14' },
   { path: '/more', title: 'More', icon: '' },
@@ -27,7 +33,7 @@ function inPlace(path: string, place: string, wide: boolean): boolean {
   if (path.startsWith(place)) return true;
   return (
     (place === '/more' && (path.startsWith('/settings') || (!wide && path.startsWith('/specs')))) ||
-    (place === '/work' && !wide && path.startsWith('/due'))
+    (place === '/work' && (path.startsWith('/van') || (!wide && /^\/(due|parts)/.test(path))))
   );
 }
 

@@ -3,7 +3,9 @@ import useSWR, { mutate, type SWRConfiguration } from 'swr';
 import { liveQuery } from 'dexie';
 import { z } from 'zod';
 import {
+  Catalogue,
   CostsPage,
+  PartsPage,
   Person,
   RejudgeAnswer,
   RevisionPage,
@@ -13,6 +15,7 @@ import {
   SpecDetail,
   SpecPage,
   Starter,
+  VanList,
 } from '@green-tally/core/contracts';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
@@ -71,6 +74,15 @@ function useAnswer<K extends Gets, T extends AnswerOf<K>>(
 }
 
 export const useSession = () => useAnswer('GET /session', {}, Session);
+/** What open work wants of its parts, and what is on order. */
+export const useParts = () => useAnswer('GET /parts', {}, PartsPage);
+export const useCatalogue = () => useAnswer('GET /catalogue', {}, Catalogue);
+/** What is loaded for one visit. */
+export const useVisitVan = (id: string) =>
+  useAnswer('GET /visits/{id}/van', id ? { params: { id } } : null, VanList);
+/** What a technician loads for the visits of a day. */
+export const useDayVan = (technician: string, on: string) =>
+  useAnswer('GET /van', technician ? { query: { technician, on } } : null, VanList);
 export const useCosts = () => useAnswer('GET /costs', {}, CostsPage);
 
 const Starters = z.object({ starters: z.array(Starter) });

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import useSWRInfinite from 'swr/infinite';
 import type { z } from 'zod';
 import type { Given, Routes } from '@green-tally/core/api';
@@ -29,6 +29,15 @@ function onLists(again: () => void): () => void {
   return () => {
     listening = listening.filter((l) => l !== again);
   };
+}
+
+/** Asks again for an answer that is no list, whenever lists are asked for anew. */
+export function useWithLists(again: () => void): void {
+  const latest = useRef(again);
+  useEffect(() => {
+    latest.current = again;
+  });
+  useEffect(() => onLists(() => latest.current()), []);
 }
 
 type Paged =

@@ -60,6 +60,11 @@ export function WorkListScreen() {
         <Strong tone="pine">All work, over all machines ›</Strong>
       </Go>
       {wide ? null : (
+        <Go to="/parts" label="Parts: what is wanted, short and on order">
+          <Strong tone="pine">Parts wanted, short and on order ›</Strong>
+        </Go>
+      )}
+      {wide ? null : (
         <Go to="/due" label="All that is due, by day">
           <Strong tone="pine">All that is due, by day ›</Strong>
         </Go>

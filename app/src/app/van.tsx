@@ -1,0 +1,1 @@
+export { VanScreen as default } from '../parts/VanScreen';

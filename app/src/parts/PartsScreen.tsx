@@ -1,0 +1,387 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import type { PartDemand, PartOrder, PartsPage } from '@green-tally/core/contracts';
+import { mayDo } from '@green-tally/core/rights';
+import { printNumber } from '@green-tally/core/units';
+import { download } from '../readings/download';
+import { SyncLine } from '../session/SyncLine';
+import {
+  api,
+  troubleText,
+  useAction,
+  useParts,
+  useSession,
+  useToday,
+  useWithLists,
+} from '../store';
+import {
+  Buttons,
+  Card,
+  Chip,
+  Go,
+  Heading,
+  Notice,
+  Press,
+  Quiet,
+  Row,
+  Screen,
+  SPACE,
+  Strong,
+  Table,
+  Title,
+  useWide,
+  Waiting,
+  type Column,
+} from '../ui';
+import {
+  lateOrder,
+  needWords,
+  orderByWords,
+  orderWords,
+  priceWords,
+  stockWords,
+  supplierWords,
+} from './words';
+
+/** What open work wants of its parts: what to order by when, what holds up which visit, what is on order. */
+export function PartsScreen() {
+  const { data: page, error, again } = useParts();
+  useWithLists(again);
+  const { data: session } = useSession();
+  const ask = useAction(async () => {
+    await api('POST /stock/ask', {});
+    again();
+  });
+  if (!page || !session?.person)
+    return (
+      <Waiting
+        what="the parts"
+        trouble={error ? troubleText(error) : undefined}
+        again={again}
+        full
+      />
+    );
+  const may = mayDo(session.person.role, 'keepParts');
+  const held = new Set(
+    page.rows.flatMap((r) => r.needs.filter((n) => n.heldUp).map((n) => n.serial)),
+  );
+  return (
+    <Screen testID="parts" title="Parts" full>
+      <Row apart>
+        <Title>Parts</Title>
+        <SyncLine />
+      </Row>
+      <Quiet>{`${page.branch}. ${stockWords(page.stock)}`}</Quiet>
+      {held.size ? (
+        <Notice
+          tone="rust"
+          testID="held up"
+          title={`Parts hold up ${held.size} machine${held.size === 1 ? '' : 's'}: ${[...held].join(', ')}`}
+          text="Order what is short, ask for it sooner, or move the visit."
+        />
+      ) : null}
+      {page.behind ? (
+        <Quiet>{`${page.behind} machines are being judged anew; their parts follow.`}</Quiet>
+      ) : null}
+      <Buttons>
+        <Press small title="Ask the stock now" loading={ask.busy} onPress={() => void ask.run()} />
+        <Press
+          small
+          title="As CSV"
+          onPress={() => download('/api/parts.csv', 'green-tally-parts.csv')}
+        />
+        <Go to="/parts/catalogue" label="Catalogue and suppliers" testID="catalogue">
+          <Strong tone="pine">Catalogue and suppliers ›</Strong>
+        </Go>
+      </Buttons>
+      {ask.trouble ? <Notice tone="rust" title="Not asked" text={ask.trouble} /> : null}
+      <Wanted page={page} may={may} again={again} />
+      <Orders page={page} may={may} again={again} />
+    </Screen>
+  );
+}
+
+interface PartProps {
+  readonly page: PartsPage;
+  readonly may: boolean;
+  readonly again: () => void;
+}
+
+/** What is wanted, the one to be ordered first at the head; what is short can be ordered together. */
+function Wanted({ page, may, again }: PartProps) {
+  const wide = useWide();
+  const today = useToday();
+  const [shortOnly, setShortOnly] = useState(true);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const short = page.rows.filter((r) => r.short > 0);
+  const rows = shortOnly ? short : page.rows;
+  const taken = short.filter((r) => chosen.has(r.number));
+  const toggle = (number: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(number)) next.add(number);
+    setChosen(next);
+  };
+  const order = useAction(async () => {
+    await api('POST /orders', {
+      body: {
+        orders: taken.map((r) => ({
+          id: uuidv7(),
+          number: r.number,
+          quantity: r.toOrder,
+          note: '',
+        })),
+      },
+    });
+    setChosen(new Set());
+    again();
+  });
+  return (
+    <View style={styles.stack}>
+      <Row>
+        <Chip
+          title={`Short ${short.length}`}
+          on={shortOnly}
+          testID="short"
+          onPress={() => setShortOnly(true)}
+        />
+        <Chip
+          title={`All that is wanted ${page.rows.length}`}
+          on={!shortOnly}
+          testID="all wanted"
+          onPress={() => setShortOnly(false)}
+        />
+      </Row>
+      {rows.length === 0 ? (
+        <Notice
+          tone="pine"
+          title={page.rows.length ? 'Nothing is short' : 'No part is wanted'}
+          text={
+            page.rows.length
+              ? 'All that accepted work needs is on the shelf or on its way.'
+              : 'No accepted work needs parts. Accept decisions into work, and they are counted here.'
+          }
+        />
+      ) : wide ? (
+        <Table
+          label="Parts wanted"
+          rows={rows}
+          columns={columnsFor(page, today)}
+          keyOf={(r) => r.number}
+          to={(r) => `/work/${r.needs[0]?.machineId ?? ''}`}
+          said={(r) => `${r.number} ${r.name}, ${orderByWords(r, today)}`}
+          {...(may
+            ? {
+                chosen: (r: PartDemand) => chosen.has(r.number),
+                onChoose: (r: PartDemand) => toggle(r.number),
+              }
+            : {})}
+        />
+      ) : (
+        rows.map((r) => (
+          <PartCard
+            key={r.number}
+            row={r}
+            currency={page.currency}
+            chosen={chosen.has(r.number)}
+            onChoose={may && r.short > 0 ? () => toggle(r.number) : undefined}
+          />
+        ))
+      )}
+      {order.trouble ? <Notice tone="rust" title="Not ordered" text={order.trouble} /> : null}
+      {may && short.length ? (
+        <Buttons>
+          <Press
+            small
+            title={`Choose all ${short.length} short`}
+            testID="choose short"
+            onPress={() => setChosen(new Set(short.map((r) => r.number)))}
+          />
+          <Press
+            small
+            fill="pine"
+            title={`Note as ordered: ${taken.length}`}
+            testID="order chosen"
+            disabled={!taken.length}
+            loading={order.busy}
+            onPress={() => void order.run()}
+          />
+        </Buttons>
+      ) : null}
+    </View>
+  );
+}
+
+interface PartCardProps {
+  readonly row: PartDemand;
+  readonly currency: string | null;
+  readonly chosen: boolean;
+  readonly onChoose: (() => void) | undefined;
+}
+
+function PartCard({ row, currency, chosen, onChoose }: PartCardProps) {
+  const today = useToday();
+  const late = row.orderBy !== null && row.orderBy < today;
+  return (
+    <Card edge={late ? 'rust' : 'line'} testID={`part ${row.number}`}>
+      <Row apart>
+        <Strong>{`${row.number} ${row.name}`}</Strong>
+        <Quiet>{priceWords(row.price, currency)}</Quiet>
+      </Row>
+      <Strong tone={late ? 'rust' : 'ink'}>
+        {row.short
+          ? `${row.toOrder} to order: ${orderByWords(row, today)}`
+          : orderByWords(row, today)}
+      </Strong>
+      <Quiet>{`${row.wanted} wanted · ${row.onHand} on the shelf · ${row.onOrder} on order · ${supplierWords(row)}`}</Quiet>
+      {row.needs.map((n) => (
+        <Quiet key={n.workId}>{needWords(n)}</Quiet>
+      ))}
+      {onChoose ? (
+        <Chip
+          title={chosen ? 'Chosen' : 'Choose'}
+          label={`Choose ${row.number} ${row.name}`}
+          on={chosen}
+          testID={`choose ${row.number}`}
+          onPress={onChoose}
+        />
+      ) : null}
+    </Card>
+  );
+}
+
+const columnsFor = (page: PartsPage, today: string): readonly Column<PartDemand>[] => [
+  {
+    key: 'orderBy',
+    title: 'Order by',
+    flex: 1.3,
+    by: (r) => r.orderBy ?? '9',
+    cell: (r) => (
+      <Strong tone={r.orderBy !== null && r.orderBy < today ? 'rust' : 'ink'}>
+        {orderByWords(r, today)}
+      </Strong>
+    ),
+  },
+  {
+    key: 'part',
+    title: 'Part',
+    flex: 1.8,
+    by: (r) => r.number,
+    cell: (r) => (
+      <>
+        <Strong>{r.number}</Strong>
+        <Quiet>{r.name}</Quiet>
+      </>
+    ),
+  },
+  {
+    key: 'toOrder',
+    title: 'To order',
+    flex: 0.7,
+    by: (r) => -r.toOrder,
+    cell: (r) => <Strong>{printNumber(r.toOrder, 0)}</Strong>,
+  },
+  {
+    key: 'wanted',
+    title: 'Wanted, shelf, on order',
+    flex: 1.2,
+    by: (r) => -r.wanted,
+    cell: (r) => <Quiet>{`${r.wanted} · ${r.onHand} · ${r.onOrder}`}</Quiet>,
+  },
+  {
+    key: 'supplier',
+    title: 'Supplier',
+    flex: 1.3,
+    by: (r) => r.supplier ?? '',
+    cell: (r) => <Quiet>{`${supplierWords(r)}; ${priceWords(r.price, page.currency)}`}</Quiet>,
+  },
+  {
+    key: 'needs',
+    title: 'For which work',
+    flex: 3,
+    by: (r) => r.needs.filter((n) => n.heldUp).length,
+    cell: (r) => (
+      <>
+        {r.needs.map((n) =>
+          n.heldUp ? (
+            <Strong key={n.workId} tone="rust">
+              {needWords(n)}
+            </Strong>
+          ) : (
+            <Quiet key={n.workId}>{needWords(n)}</Quiet>
+          ),
+        )}
+      </>
+    ),
+  },
+];
+
+/** Orders that are open, and those that came lately. */
+function Orders({ page, may, again }: PartProps) {
+  if (!page.orders.length) return <Quiet>Nothing is on order.</Quiet>;
+  return (
+    <Card testID="orders">
+      <Heading>{`On order: ${page.orders.filter((o) => !o.arrivedOn).length}`}</Heading>
+      {page.orders.map((o) => (
+        <OrderLine key={o.id} order={o} may={may} again={again} />
+      ))}
+    </Card>
+  );
+}
+
+interface OrderLineProps {
+  readonly order: PartOrder;
+  readonly may: boolean;
+  readonly again: () => void;
+}
+
+function OrderLine({ order, may, again }: OrderLineProps) {
+  const today = useToday();
+  const change = useAction(async (arrivedOn: string | null) => {
+    try {
+      await api('PUT /orders/{id}', {
+        params: { id: order.id },
+        body: { version: order.version, arrivedOn },
+      });
+    } finally {
+      again();
+    }
+  });
+  const cancel = useAction(async () => {
+    await api('DELETE /orders/{id}', { params: { id: order.id } });
+    again();
+  });
+  const name = `${order.quantity} × ${order.number} ${order.name}`;
+  return (
+    <View style={styles.line} testID={`order ${order.number}`}>
+      <Strong tone={lateOrder(order, today) ? 'rust' : 'ink'}>{name}</Strong>
+      <Quiet>{orderWords(order, today)}</Quiet>
+      {change.trouble || cancel.trouble ? (
+        <Notice tone="rust" title="Not changed" text={change.trouble || cancel.trouble} />
+      ) : null}
+      <Row>
+        <Press
+          small
+          title={order.arrivedOn ? 'Not come after all' : 'It has come'}
+          label={`${order.arrivedOn ? 'Not come after all' : 'It has come'}: ${name}`}
+          loading={change.busy}
+          onPress={() => void change.run(order.arrivedOn ? null : today)}
+        />
+        {may && !order.arrivedOn ? (
+          <Press
+            small
+            title="Take it back"
+            label={`Take the order back: ${name}`}
+            loading={cancel.busy}
+            onPress={() => void cancel.run()}
+          />
+        ) : null}
+      </Row>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  stack: { gap: SPACE.m },
+  line: { gap: SPACE.xs, paddingVertical: SPACE.s },
+});
