@@ -51,6 +51,7 @@ const ROOMS = [
   'photos',
   'cards',
   'plan',
+  'board',
   'standings',
   'yard',
   'due',

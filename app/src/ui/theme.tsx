@@ -86,6 +86,14 @@ export function Themed({ children }: { children: ReactNode }) {
     globalThis.localStorage?.getItem(KEPT) === 'shed' ? 'shed' : 'daylight',
   );
   const palette = name === 'shed' ? SHED : DAYLIGHT;
+  // chosen in another tab it is chosen here
+  useEffect(() => {
+    const listen = ({ key, newValue }: StorageEvent) => {
+      if (key === KEPT) setName(newValue === 'shed' ? 'shed' : 'daylight');
+    };
+    globalThis.addEventListener?.('storage', listen);
+    return () => globalThis.removeEventListener?.('storage', listen);
+  }, []);
   useEffect(() => {
     if (typeof document !== 'undefined') document.body.style.backgroundColor = palette.paper;
   }, [palette]);

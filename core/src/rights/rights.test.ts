@@ -10,6 +10,7 @@ const MATRIX: Readonly<Record<Right, Readonly<Record<Role, boolean>>>> = {
   keepMachines: { technician: false, planner: true, admin: true },
   importReadings: { technician: false, planner: true, admin: true },
   keepSheets: { technician: false, planner: true, admin: true },
+  keepParts: { technician: false, planner: true, admin: true },
   keepCosts: { technician: false, planner: true, admin: true },
   keepPeople: { technician: false, planner: false, admin: true },
 };
