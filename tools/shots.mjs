@@ -139,12 +139,12 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/due`);
   await wide.getByTestId('due list').waitFor();
   await shot(wide, 'due-wide');
-  await wide.goto(`${base}/work`);
-  await wide.getByText('Visits').waitFor();
+  await wide.goto(`${base}/work/decide`);
+  await wide.getByTestId('choose all').waitFor();
   await shot(wide, 'work-wide');
-  await wide.goto(`${base}/settings/costs`);
-  await wide.getByTestId('branch costs').waitFor();
-  await shot(wide, 'costs-wide');
+  await wide.goto(`${base}/parts`);
+  await wide.getByTestId('parts').waitFor();
+  await shot(wide, 'parts-wide');
   await wide.goto(`${base}/specs`);
   await wide.getByTestId('specs').waitFor();
   await shot(wide, 'sheets-wide');
