@@ -1,6 +1,6 @@
 import { random, type Random } from '../random';
 import { daysLate, groundOf, isShiftOf, type Ground } from './ground';
-import { bestPlace } from './insert';
+import { bestPlace, type Best } from './insert';
 import { checkBoard, SLOTS_A_DAY, type BoardPlan, type BoardProblem } from './problem';
 import { BoardState, type Spotted } from './state';
 
@@ -46,6 +46,8 @@ export function planBoard(problem: BoardProblem, wish: PlanWish): Planned {
   const free = problem.visits.flatMap((v, i) => (v.pinned ? [] : [i]));
   if (free.length === 0) return { ...best, first, steps };
   const least = ground.floor.reduce((sum, f) => sum + f, 0);
+  // one step changes less of a large board
+  const worse = Math.min(WORSE, A_FEW / free.length);
   let since = 0;
   for (let gone = wish.gone(0); gone < 1 && best.cost > least + SAME; gone = wish.gone(steps)) {
     steps += 1;
@@ -55,7 +57,7 @@ export function planBoard(problem: BoardProblem, wish: PlanWish): Planned {
     let change = 0;
     for (const [i, there] of before) change -= removed(state, i, there);
     change += putBack(state, out, dice);
-    const slack = WORSE * (1 - gone) ** 2 * Math.max(best.cost - least, SAME);
+    const slack = worse * (1 - gone) ** 2 * Math.max(best.cost - least, SAME);
     if (cost + change <= best.cost + slack + SAME) {
       cost += change;
       if (cost < best.cost - SAME) {
@@ -80,6 +82,7 @@ export function planBoard(problem: BoardProblem, wish: PlanWish): Planned {
 
 /** So much worse than the best, of what is above the least there can be, is taken at first. */
 const WORSE = 0.3;
+const A_FEW = 12;
 /** After so many steps without a better plan it begins again from the best. */
 const PATIENCE = 400;
 
@@ -150,10 +153,13 @@ function putBack(state: BoardState, out: readonly number[], dice: Random): numbe
     : dice.next() < 0.5
       ? shuffle([...out], dice)
       : [...out].sort((a, b) => (visits[a]?.due ?? 0) - (visits[b]?.due ?? 0));
+  const regrets = new Map<number, Best>();
+  const overlook = { dice, share: visits.length < SMALL ? 0.15 : 0.03 };
   while (left.size) {
-    const i = byRegret ? mostRegretted(state, left) : (shuffled.shift() ?? -1);
+    const i = byRegret ? mostRegretted(state, left, regrets) : (shuffled.shift() ?? -1);
     left.delete(i);
-    const { best } = bestPlace(state, i, false);
+    const { best } = bestPlace(state, i, false, overlook);
+    if (best) forget(regrets, best, visits[i]?.farm === undefined ? state : undefined);
     if (best) {
       state.put(i, best.shift, best.from, best.cost);
       added += best.cost;
@@ -163,12 +169,29 @@ function putBack(state: BoardState, out: readonly number[], dice: Random): numbe
 }
 
 const REGRET_UP_TO = 8;
+/** On a board of less than so many there are few other ways: more is left to chance. */
+const SMALL = 20;
 
-function mostRegretted(state: BoardState, left: ReadonlySet<number>): number {
+/** What was found for others is looked for anew where the one that was put may be in its way. */
+function forget(regrets: Map<number, Best>, put: Spotted, bays: BoardState | undefined): void {
+  for (const [j, { best }] of regrets) {
+    const inBay = bays && bays.ground.problem.visits[j]?.farm === undefined;
+    if (!best || inBay || best.shift.crew.some((k) => put.shift.crew.includes(k)))
+      regrets.delete(j);
+  }
+}
+
+function mostRegretted(
+  state: BoardState,
+  left: ReadonlySet<number>,
+  regrets: Map<number, Best>,
+): number {
   let chosen = -1;
   let most = -Infinity;
   for (const i of left) {
-    const { best, next } = bestPlace(state, i, true);
+    const found = regrets.get(i) ?? bestPlace(state, i, true);
+    regrets.set(i, found);
+    const { best, next } = found;
     const regret = best ? Math.min(next, 1e12) - best.cost : -1;
     if (regret > most) [chosen, most] = [i, regret];
   }
@@ -185,7 +208,10 @@ function shuffle(list: number[], dice: Random): number[] {
 
 /** Chooses what is taken out: around one that costs more than it must, mostly. */
 function takeOut(state: BoardState, free: readonly number[], dice: Random): number[] {
-  const most = Math.max(1, Math.min(free.length, 2 + Math.floor(dice.next() * LARGEST)));
+  const most = Math.max(
+    1,
+    Math.min(free.length, 2 + Math.floor(dice.next() * Math.min(LARGEST, free.length - 1))),
+  );
   const pick = (list: readonly number[]) => list[Math.floor(dice.next() * list.length)] ?? 0;
   const dear = free.filter((i) => costsMore(state, i));
   const seed = dear.length && dice.next() < 0.7 ? pick(dear) : pick(free);
@@ -212,12 +238,15 @@ function costsMore(state: BoardState, i: number): boolean {
   return visit.farm !== undefined && there.cost > (state.ground.floor[i] ?? 0) + SAME;
 }
 
+const FAR = 1e6;
+
 /** How much two visits are in each other's way: by time and crew, by the way to them, or by chance. */
 function nearness(state: BoardState, a: number, b: number, way: number): number {
   const { visits } = state.ground.problem;
   const [x, y] = [visits[a], visits[b]];
-  if (!x || !y || way > 0.85) return 1;
-  if (way > 0.55 && x.farm && y.farm) return 1 + (state.ground.between[a]?.[b] ?? 0);
+  if (!x || !y || way > 0.9) return 1;
+  // calls go with calls, by the way between them
+  if (way > 0.4 && x.farm) return y.farm ? 1 + (state.ground.between[a]?.[b] ?? 0) : FAR;
   const middle = (i: number, due: number) => {
     const there = state.placed[i];
     if (!there) return due;

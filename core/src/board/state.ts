@@ -39,30 +39,41 @@ export class BoardState {
 
   /** Whether nothing stands in the way of a visit there. */
   isFree(i: number, shift: Shift, from: number): boolean {
+    return from >= 0 && this.stepOn(i, shift, from) === 0;
+  }
+
+  /**
+   * How many half days further on a visit may be tried next: 0 where nothing stands in its way; never
+   * past one where nothing does.
+   */
+  stepOn(i: number, shift: Shift, from: number): number {
     const visit = this.ground.problem.visits[i];
-    if (!visit || from < 0 || from + visit.halfDays > shift.slots.length) return false;
+    if (!visit || from + visit.halfDays > shift.slots.length) return shift.slots.length + 1;
+    const crew = this.stepOfCrew(visit, shift, from);
+    if (crew) return crew;
     const [first, last] = this.spanOf(i, { shift, from });
-    if (first < visit.earliest && !visit.pinned) return false;
-    return (
-      this.crewIsFree(visit, shift, from) &&
-      (visit.farm !== undefined || this.bayIsFree(first, last)) &&
-      this.machineIsFree(i, first, last)
-    );
+    if (first < visit.earliest && !visit.pinned) return 1;
+    const bay = visit.farm ? 0 : this.stepOfBays(shift, from, first, last);
+    return bay || (this.machineIsFree(i, first, last) ? 0 : 1);
   }
 
-  private crewIsFree({ halfDays }: BoardVisit, { crew, slots }: Shift, from: number): boolean {
-    for (const k of crew) {
-      const own = this.busy[k];
-      if (!own) return false;
-      for (let j = from; j < from + halfDays; j += 1) if (own[slots[j] ?? 0] !== FREE) return false;
+  /** Past the last half day on which one of the crew is busy. */
+  private stepOfCrew({ halfDays }: BoardVisit, { crew, slots }: Shift, from: number): number {
+    for (let n = 0; n < crew.length; n += 1) {
+      const own = this.busy[crew[n] ?? 0];
+      if (!own) return 1;
+      for (let j = from + halfDays - 1; j >= from; j -= 1)
+        if (own[slots[j] ?? 0] !== FREE) return j - from + 1;
     }
-    return true;
+    return 0;
   }
 
-  private bayIsFree(first: number, last: number): boolean {
+  /** Past the last half day on which all bays are taken. */
+  private stepOfBays(shift: Shift, from: number, ...[first, last]: [number, number]): number {
     const { bays } = this.ground.problem;
-    for (let t = first; t <= last; t += 1) if ((this.inBays[t] ?? 0) >= bays) return false;
-    return true;
+    for (let t = last; t >= first; t -= 1)
+      if ((this.inBays[t] ?? 0) >= bays) return Math.max(1, (shift.at[t + 1] ?? 0) - from);
+    return 0;
   }
 
   private machineIsFree(i: number, first: number, last: number): boolean {
@@ -114,6 +125,22 @@ export class BoardState {
     }
     return km;
   }
+
+  /** Free half days of a technician that lie beside one with a call. */
+  besideCalls(k: number): number[] {
+    const { slots } = this.ground.problem;
+    const own = this.busy[k];
+    const beside: number[] = [];
+    if (!own) return beside;
+    for (let t = 0; t + 1 < slots; t += SLOTS_A_DAY) {
+      const [a, b] = [own[t] ?? FREE, own[t + 1] ?? FREE];
+      if (a === FREE && b !== FREE && this.isCall(b)) beside.push(t);
+      else if (b === FREE && a !== FREE && this.isCall(a)) beside.push(t + 1);
+    }
+    return beside;
+  }
+
+  private isCall = (i: number): boolean => this.ground.problem.visits[i]?.farm !== undefined;
 
   /** Km of a technician's day as it is. */
   private dayNow(k: number, day: number): number {
