@@ -213,6 +213,28 @@ describe('the outbox', () => {
       expect(await local.outgoing.count()).toBe(0);
       expect(await open()).toBe(0);
     });
+    test('what was done of it goes after it, and stands in it once, before and after', async () => {
+      const entry = {
+        ...{ id: '0197a000-0000-7000-8000-00000000cccc', by: 'Ines', hands: ['Ines'], minutes: 45 },
+        ...{ parts: [], hours: 1284, note: '', strikes: null, at: '2026-06-09T09:00:00.000Z' },
+      };
+      const worked = async () => {
+        const here = await machineHere(item.machineId);
+        const work = here ? withOutgoing(here.file, here.outgoing).work : [];
+        return work.flatMap((w) => w.worked.map((e) => e.minutes));
+      };
+      answers = ['no signal'];
+      await put([{ kind: 'work', body: item }]);
+      await put([{ kind: 'worked', workId: item.id, machineId: item.machineId, body: entry }]);
+      await flush();
+      expect(await worked()).toEqual([45]);
+      answers = [{ body: { items: [item] } }, { body: { ...item, worked: [entry] } }];
+      sent.length = 0;
+      await flush();
+      expect(sent.map((s) => s.url)).toEqual(['/work', `/work/${item.id}/worked`]);
+      expect(await local.outgoing.count()).toBe(0);
+      expect(await worked()).toEqual([45]);
+    });
     test('where somebody else was faster, what was accepted here is told and not kept', async () => {
       answers = [{ body: { items: [] } }];
       await put([{ kind: 'work', body: item }]);

@@ -45,5 +45,6 @@ test.each([
   [0.99, '59 min'],
   [1, '60 min'],
   [2, '2 h'],
-  [1.756, '1.76 h'],
+  [1.756, '105 min'],
+  [2.256, '2.26 h'],
 ])('%p h of labour are said as %p', (hours, said) => expect(labourText(hours)).toBe(said));
