@@ -28,11 +28,13 @@ export function LineCard({
   );
 }
 
-/** Where a line is done: its own short walk, or the list of tasks. */
-export const wayOf = ({ kind, checkId }: DueLine, machineId: string) =>
-  kind === 'task' || checkId === null
+/** Where a line is done: its own short walk, the list of tasks, or where it is decided. */
+export function wayOf({ kind, checkId }: DueLine, machineId: string) {
+  if (kind === 'deferred') return `/work/${machineId}` as const;
+  return kind === 'task' || checkId === null
     ? (`/due/${machineId}` as const)
     : (`/walk/${machineId}?only=${checkId}` as const);
+}
 
 /** Lines under a heading that says how many. */
 export function Group({

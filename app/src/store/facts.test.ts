@@ -72,6 +72,20 @@ const readingsHere = async () =>
   (await machineHere(MACHINE_ID))?.file.readings.map((r) => r.id).sort();
 const ids = (...readings: Reading[]) => readings.map((r) => r.id).sort();
 
+test('work kept by an earlier edition has what it has now, with nothing in it', async () => {
+  await local.layFile(file, '');
+  const old = {
+    ...{ id: '0197a000-0000-7000-8000-00000000aa01', machineId: MACHINE_ID, cover: null },
+    ...{ checkId: 'fan-drive-belt', decision: 'replace', places: ['belt'], reason: 'worn' },
+    ...{ minutes: 90, parts: [], acceptedBy: 'Rhea', withdrawnAt: null },
+    acceptedAt: '2026-06-09T08:00:00.000Z',
+  };
+  await local.work.put(old as never);
+  expect((await machineHere(MACHINE_ID))?.file.work).toEqual([
+    { ...old, from: 'verdict', task: null, mates: [], learnt: null, proposed: null, worked: [] },
+  ]);
+});
+
 describe("a machine's facts on this device", () => {
   test('are not there before they were asked for', async () =>
     expect(await machineHere(MACHINE_ID)).toBeUndefined());

@@ -7,7 +7,7 @@ import {
   type WorkedEntry,
 } from '@green-tally/core/contracts';
 import { api, pathOf } from './api';
-import { withEntry } from './laid';
+import { whole, withEntry } from './laid';
 import { FACTS, local, type KeptMachine, type Outgoing } from './local';
 
 /*
@@ -215,7 +215,7 @@ async function wholeHere(id: string): Promise<Here | undefined> {
     ...{ sheets, earlier, rates, hands, times, costs },
     readings: readings.sort(by('takenAt', 'id')),
     walks: walks.sort(by('startedAt', 'id')),
-    work: work.sort(by('acceptedAt', 'id')),
+    work: work.map(whole).sort(by('acceptedAt', 'id')),
     ticks: ticks.sort(by('at', 'id')),
     visits: visits.sort(by('startsOn', 'id')),
     photos: photos.sort(by('takenAt', 'id')),

@@ -25,9 +25,9 @@ export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): 
         lay(
           lay(
             file.work,
-            own.flatMap((o) => (o.kind === 'work' ? [o.body] : [])),
+            own.flatMap((o) => (o.kind === 'work' ? [whole(o.body)] : [])),
           ),
-          own.flatMap((o) => (o.kind === 'withdrawal' ? [o.body] : [])),
+          own.flatMap((o) => (o.kind === 'withdrawal' ? [whole(o.body)] : [])),
         ),
       ),
     photos: lay(
@@ -41,9 +41,15 @@ export function withOutgoing(file: MachineFile, outgoing: readonly Outgoing[]): 
   };
 }
 
-/** A work item with an entry of what was done of it, once. An earlier edition kept none. */
+/** A work item with all it has now: one kept here by an earlier edition says less. */
+export const whole = (item: WorkItem): WorkItem => ({
+  ...{ from: 'verdict' as const, task: null, mates: [], learnt: null, proposed: null, worked: [] },
+  ...item,
+});
+
+/** A work item with an entry of what was done of it, once. */
 export function withEntry(item: WorkItem, entry: WorkedEntry): WorkItem {
-  const worked = item.worked ?? [];
+  const { worked } = whole(item);
   return worked.some((w) => w.id === entry.id) ? item : { ...item, worked: [...worked, entry] };
 }
 

@@ -2,8 +2,9 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Decision, WorkList, WorkLine, WorkState } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
+import { workKey } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
-import { listsChanged, troubleText, useWorkLines } from '../store';
+import { listsChanged, troubleText, useOutgoing, useWorkLines } from '../store';
 import {
   Buttons,
   Card,
@@ -63,6 +64,7 @@ export function DecideScreen() {
   const q = useSettled(search.trim()) || undefined;
   const { pages, error, again, more, asOf } = useWorkLines({ ...choosing, q });
   const work = useWork();
+  const outgoing = useOutgoing();
   const all = pages?.[0]?.all;
   if (!all)
     return (
@@ -74,7 +76,19 @@ export function DecideScreen() {
       />
     );
   const { state } = choosing;
-  const rows = pages.flatMap((p) => p.rows).filter((r) => r.line.state === state);
+  // what was accepted here and waits to be sent is not offered again
+  const gone = new Set(
+    (outgoing ?? []).flatMap((o) =>
+      o.kind === 'work' && o.state === 'waiting' ? [`${o.machineId} ${workKey(o.body)}`] : [],
+    ),
+  );
+  const rows = pages
+    .flatMap((p) => p.rows)
+    .filter(
+      (r) =>
+        r.line.state === state &&
+        (state === 'accepted' || !gone.has(`${r.machine.id} ${workKey(r.line.work)}`)),
+    );
   const acceptable = state === 'called' || state === 'beside';
   const taken = acceptable ? rows.filter((r) => chosen.has(keyOf(r))) : [];
   const toggle = (row: WorkRow) => {

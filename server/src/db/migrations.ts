@@ -194,6 +194,8 @@ const MIGRATIONS = [
     CREATE TABLE work_lines (machine_id uuid NOT NULL REFERENCES machines(id), n int NOT NULL, state text NOT NULL, decision text NOT NULL, line jsonb NOT NULL,
       PRIMARY KEY (machine_id, n));
     CREATE INDEX work_lines_state ON work_lines (state, decision);
+    -- every machine is judged anew, so that its work is in the list
+    UPDATE machine_standings SET version = 0;
     ALTER TABLE machine_lives ADD COLUMN jobs jsonb NOT NULL DEFAULT '[]'; ALTER TABLE fleet_rates ADD COLUMN times jsonb NOT NULL DEFAULT '{}';`,
     `DROP TABLE work_lines; ALTER TABLE work_items DROP COLUMN "from", DROP COLUMN task, DROP COLUMN mates, DROP COLUMN learnt, DROP COLUMN proposed, DROP COLUMN worked;
     ALTER TABLE ticks DROP COLUMN until, DROP COLUMN answer;
