@@ -99,7 +99,7 @@ function count(code, read) {
  * same tests share a database in the same order every time. The first takes the long ones, the
  * second all others.
  */
-const LONG = ['places', 'shared', 'story'];
+const LONG = ['places', 'shared', 'story', 'work'];
 
 async function browser() {
   if (!wanted('browser')) return;
@@ -108,7 +108,7 @@ async function browser() {
   const chromium = ensureDebian(findChromium, 'chromium');
   ensureApp();
   const named = process.env.E2E;
-  const halves = named ? [[named]] : [LONG, othersThan(LONG)];
+  const halves = named ? [[named]] : [LONG.map(fileOf), othersThan(LONG)];
   // an empty place of its own, for the first day of a dealership
   const empty = await throwAwayPlace({ databasePort: 54_940, firstPort: 8580, demo: false });
   try {
@@ -144,6 +144,8 @@ const othersThan = (files) =>
   readdirSync(join(ROOT, 'e2e'))
     .filter((f) => f.endsWith('.spec.ts') && !files.some((name) => f === `${name}.spec.ts`))
     .map((f) => `/${f}`);
+
+const fileOf = (name) => `/${name}.spec.ts`;
 
 const playwright = (files, env) =>
   finished(

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import type { PartDemand, PartOrder, PartsPage } from '@green-tally/core/contracts';
+import type { PartDemand, PartsPage } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
 import { printNumber } from '@green-tally/core/units';
 import { download } from '../readings/download';
@@ -20,7 +20,6 @@ import {
   Card,
   Chip,
   Go,
-  Heading,
   Notice,
   Press,
   Quiet,
@@ -34,15 +33,8 @@ import {
   Waiting,
   type Column,
 } from '../ui';
-import {
-  lateOrder,
-  needWords,
-  orderByWords,
-  orderWords,
-  priceWords,
-  stockWords,
-  supplierWords,
-} from './words';
+import { Orders, type PartProps } from './Orders';
+import { needWords, orderByWords, priceWords, stockWords, supplierWords } from './words';
 
 /** What open work wants of its parts: what to order by when, what holds up which visit, what is on order. */
 export function PartsScreen() {
@@ -100,12 +92,6 @@ export function PartsScreen() {
       <Orders page={page} may={may} again={again} />
     </Screen>
   );
-}
-
-interface PartProps {
-  readonly page: PartsPage;
-  readonly may: boolean;
-  readonly again: () => void;
 }
 
 /** What is wanted, the one to be ordered first at the head; what is short can be ordered together. */
@@ -316,72 +302,6 @@ const columnsFor = (page: PartsPage, today: string): readonly Column<PartDemand>
   },
 ];
 
-/** Orders that are open, and those that came lately. */
-function Orders({ page, may, again }: PartProps) {
-  if (!page.orders.length) return <Quiet>Nothing is on order.</Quiet>;
-  return (
-    <Card testID="orders">
-      <Heading>{`On order: ${page.orders.filter((o) => !o.arrivedOn).length}`}</Heading>
-      {page.orders.map((o) => (
-        <OrderLine key={o.id} order={o} may={may} again={again} />
-      ))}
-    </Card>
-  );
-}
-
-interface OrderLineProps {
-  readonly order: PartOrder;
-  readonly may: boolean;
-  readonly again: () => void;
-}
-
-function OrderLine({ order, may, again }: OrderLineProps) {
-  const today = useToday();
-  const change = useAction(async (arrivedOn: string | null) => {
-    try {
-      await api('PUT /orders/{id}', {
-        params: { id: order.id },
-        body: { version: order.version, arrivedOn },
-      });
-    } finally {
-      again();
-    }
-  });
-  const cancel = useAction(async () => {
-    await api('DELETE /orders/{id}', { params: { id: order.id } });
-    again();
-  });
-  const name = `${order.quantity} × ${order.number} ${order.name}`;
-  return (
-    <View style={styles.line} testID={`order ${order.number}`}>
-      <Strong tone={lateOrder(order, today) ? 'rust' : 'ink'}>{name}</Strong>
-      <Quiet>{orderWords(order, today)}</Quiet>
-      {change.trouble || cancel.trouble ? (
-        <Notice tone="rust" title="Not changed" text={change.trouble || cancel.trouble} />
-      ) : null}
-      <Row>
-        <Press
-          small
-          title={order.arrivedOn ? 'Not come after all' : 'It has come'}
-          label={`${order.arrivedOn ? 'Not come after all' : 'It has come'}: ${name}`}
-          loading={change.busy}
-          onPress={() => void change.run(order.arrivedOn ? null : today)}
-        />
-        {may && !order.arrivedOn ? (
-          <Press
-            small
-            title="Take it back"
-            label={`Take the order back: ${name}`}
-            loading={cancel.busy}
-            onPress={() => void cancel.run()}
-          />
-        ) : null}
-      </Row>
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   stack: { gap: SPACE.m },
-  line: { gap: SPACE.xs, paddingVertical: SPACE.s },
 });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Decision, WorkList, WorkLine, WorkState } from '@green-tally/core/contracts';
+import type { Decision, WorkList, WorkState } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { workKey } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
@@ -9,7 +9,6 @@ import {
   Buttons,
   Card,
   Chip,
-  DecisionBadge,
   Go,
   HeadRow,
   Heading,
@@ -28,14 +27,11 @@ import {
   useSettled,
   useWide,
   Waiting,
-  type Column,
 } from '../ui';
 import { AsOf } from '../yard/AsOf';
 import { dayWords, machineName } from '../yard/words';
 import { useWork } from './useWork';
-import { ANSWER_WORDS, FROM_WORDS, labourWords, sumsWords, untilWords } from './words';
-
-type WorkRow = WorkList['rows'][number];
+import { about, doing, WORK_COLUMNS, type WorkRow } from './workColumns';
 
 const STATES: readonly { readonly state: WorkState; readonly title: string }[] = [
   { state: 'called', title: 'To decide' },
@@ -192,7 +188,7 @@ function Filters({ all, choosing, onChange }: FiltersProps) {
       {wide || open || decision || part ? (
         <>
           <Row>
-            {Object.entries(all.decisions).map(([d, count]) => (
+            {decisionsOf(all).map(([d, count]) => (
               <Chip
                 key={d}
                 title={`${d} ${count}`}
@@ -228,6 +224,12 @@ function Filters({ all, choosing, onChange }: FiltersProps) {
   );
 }
 
+/** Where all lead to the same decision there is none to choose. */
+function decisionsOf({ decisions }: NonNullable<WorkList['all']>): [string, number][] {
+  const all = Object.entries(decisions);
+  return all.length > 1 ? all : [];
+}
+
 interface ShownProps {
   readonly rows: readonly WorkRow[];
   readonly chosen: ReadonlySet<string>;
@@ -254,7 +256,7 @@ function Shown({ rows, chosen, onChoose, onMachine }: ShownProps) {
     <Table
       label="Work"
       rows={rows}
-      columns={COLUMNS}
+      columns={WORK_COLUMNS}
       keyOf={keyOf}
       to={(r) => `/work/${r.machine.id}`}
       said={(r) => `${machineName(r.machine)}, ${r.line.component}, ${r.line.work.decision}`}
@@ -343,102 +345,5 @@ function Cards({ rows, chosen, onChoose, onMachine }: ShownProps) {
     </>
   );
 }
-
-/** The decision, or where the work came from. */
-const doing = ({ work }: WorkLine): string =>
-  work.from === 'verdict' ? work.decision : FROM_WORDS[work.from];
-
-/** What it takes and costs, what the owner said, and where it stands. */
-const about = (line: WorkLine): string =>
-  [
-    labourWords(line.work),
-    line.work.from === 'verdict' ? sumsWords(line.sums) : line.work.reason,
-    ...(line.owner ? [`Owner: ${ANSWER_WORDS[line.owner.answer].toLowerCase()}.`] : []),
-    ...standWords(line),
-  ]
-    .filter(Boolean)
-    .join(' · ');
-
-function standWords({ putOff, item }: WorkLine): string[] {
-  if (putOff) return [`Put off until ${untilWords(putOff.until)}: ${putOff.why}`];
-  if (!item) return [];
-  if (item.asksReading) return ['Worked on: to be read as left'];
-  return [
-    item.visit
-      ? `Visit ${dayWords(item.visit.startsOn)}, ${item.visit.technician}`
-      : 'No visit yet',
-  ];
-}
-
-const COLUMNS: readonly Column<WorkRow>[] = [
-  {
-    key: 'machine',
-    title: 'Machine',
-    flex: 1.1,
-    by: (r) => r.machine.serial,
-    cell: ({ machine }) => (
-      <>
-        <Strong>{machine.serial}</Strong>
-        <Quiet>{machine.model}</Quiet>
-      </>
-    ),
-  },
-  {
-    key: 'harvest',
-    title: 'Harvest',
-    flex: 1.2,
-    by: (r) => r.harvest,
-    cell: (r) => <Quiet>{`${r.machine.customer}, ${dayWords(r.harvest)}`}</Quiet>,
-  },
-  {
-    key: 'component',
-    title: 'Component',
-    flex: 1.6,
-    by: (r) => r.line.component,
-    cell: ({ line }) => <Strong>{line.component}</Strong>,
-  },
-  {
-    key: 'decision',
-    title: 'Decision',
-    flex: 1.1,
-    by: (r) => r.line.work.decision,
-    cell: ({ line }) =>
-      line.work.from === 'verdict' ? (
-        <DecisionBadge decision={line.work.decision} />
-      ) : (
-        <Strong tone="violet">{FROM_WORDS[line.work.from]}</Strong>
-      ),
-  },
-  {
-    key: 'labour',
-    title: 'Labour and parts',
-    flex: 2,
-    by: (r) => r.line.work.minutes,
-    cell: ({ line }) => <Quiet>{labourWords(line.work)}</Quiet>,
-  },
-  {
-    key: 'now',
-    title: 'Now, or left',
-    flex: 2,
-    by: (r) => -(r.line.sums?.left ?? r.line.sums?.ifItGoes ?? 0),
-    cell: ({ line }) => (
-      <Quiet>{line.work.from === 'verdict' ? sumsWords(line.sums) : line.work.reason}</Quiet>
-    ),
-  },
-  {
-    key: 'owner',
-    title: 'Owner, and where it stands',
-    flex: 1.3,
-    by: (r) => r.line.owner?.answer ?? '',
-    cell: ({ line }) => (
-      <>
-        {line.owner ? <Strong>{ANSWER_WORDS[line.owner.answer]}</Strong> : null}
-        {standWords(line).map((text) => (
-          <Quiet key={text}>{text}</Quiet>
-        ))}
-      </>
-    ),
-  },
-];
 
 const styles = StyleSheet.create({ line: { gap: SPACE.xs, paddingVertical: SPACE.s } });

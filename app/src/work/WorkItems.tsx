@@ -2,7 +2,8 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { MachineFile, WorkLine } from '@green-tally/core/contracts';
-import { type Standing, type StandingWork } from '@green-tally/core/plan';
+import { countsFrom } from '@green-tally/core/intervals';
+import type { Standing, StandingWork } from '@green-tally/core/plan';
 import { partsUsed, takenHeavy, workedOn, type WorkPart } from '@green-tally/core/work';
 import { useToday } from '../store';
 import { Buttons, Card, Chip, Go, Heading, Notice, Press, Quiet, Strong, TickLine } from '../ui';
@@ -29,7 +30,6 @@ interface WorkItemsProps {
 export function WorkItems({ file, standing, lines, work, left }: WorkItemsProps) {
   const machineId = file.machine.id;
   const of = (state: WorkLine['state']) => lines.filter((l) => l.state === state);
-  const done = standing.work.filter((w) => w.done);
   const name = (checkId: string) =>
     standing.verdicts.find((v) => v.check.id === checkId)?.check.component ?? checkId;
   const shared = { machineId, hours: standing.facts.hours, work };
@@ -42,19 +42,41 @@ export function WorkItems({ file, standing, lines, work, left }: WorkItemsProps)
       <PutOff lines={of('putOff')} {...shared} />
       <LeftAlone items={left} />
       {known ? null : <NoWork machineId={machineId} unknown={standing.walkState === 'none'} />}
-      {done.length ? (
-        <Card testID="put right">
-          <Heading>Put right</Heading>
-          {done.map((w) => (
-            <Quiet key={w.id}>
-              {w.from === 'task'
-                ? `${w.task?.text ?? name(w.checkId)}: ticked`
-                : `${name(w.checkId)}: ${w.decision}, closed by a reading${doneWords(w)}`}
-            </Quiet>
-          ))}
-        </Card>
-      ) : null}
+      <PutRight
+        done={standing.work.filter((w) => w.done)}
+        harvest={file.machine.harvest.start}
+        name={name}
+      />
     </>
+  );
+}
+
+interface PutRightProps {
+  readonly done: readonly StandingWork[];
+  /** first day of harvest */
+  readonly harvest: string;
+  readonly name: (checkId: string) => string;
+}
+
+/** What has been put right this season; of earlier ones how much. */
+function PutRight({ done, harvest, name }: PutRightProps) {
+  const from = countsFrom(harvest);
+  const now = done.filter((w) => w.acceptedAt >= from);
+  if (!done.length) return null;
+  return (
+    <Card testID="put right">
+      <Heading>{`Put right this season: ${now.length}`}</Heading>
+      {now.map((w) => (
+        <Quiet key={w.id}>
+          {w.from === 'task'
+            ? `${w.task?.text ?? name(w.checkId)}: ticked`
+            : `${name(w.checkId)}: ${w.decision}, closed by a reading${doneWords(w)}`}
+        </Quiet>
+      ))}
+      {done.length > now.length ? (
+        <Quiet>{`${done.length - now.length} in earlier seasons.`}</Quiet>
+      ) : null}
+    </Card>
   );
 }
 

@@ -64,7 +64,7 @@ export const PARTS_ROUTES = {
   },
   'POST /stock/ask': {
     summary: 'Ask the stock service now',
-    door: 'look',
+    door: 'takeReadings',
     answer: z.object({ answered: z.int() }),
   },
   'POST /orders': {

@@ -118,6 +118,6 @@ const withAnother = (problem: BoardProblem, { skills, crew }: BoardVisit): Board
   ],
 });
 
-/** Open as any of them is. */
+/** Open whenever one of them is. */
 const everOpen = ({ technicians }: BoardProblem, t: number): number =>
   technicians.some((k) => k.open[t] === OPEN) ? OPEN : 0;

@@ -1,9 +1,37 @@
-import type { Check, DueLine } from '../contracts';
-import type { ProposedWork } from '../work';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import type { Check, DueLine, MachineFile } from '../contracts';
+import { printHours } from '../units';
+import { checksFor } from '../walk';
+import { workKey, type ProposedWork } from '../work';
+import { leftOf } from './answers';
+import { setApart, type Apart } from './propose';
+import { dueOf, type Standing } from './standing';
 import type { Task } from './tasks';
 
+/**
+ * Work that no verdict calls for: services, rechecks and tasks that nobody accepted or left; what was
+ * put off is apart.
+ */
+export function besideOf(file: MachineFile, standing: Standing): Apart {
+  const { work, proposed, deferred, tasks, facts } = standing;
+  const open = work.filter((w) => !w.done);
+  const accepted = new Set(open.map(workKey));
+  const near = proposeBeside({
+    checks: checksFor(file.machine, file.sheets),
+    lines: dueOf(file, standing),
+    tasks,
+    called: new Set([...open, ...proposed, ...deferred.map((d) => d.work)].map((w) => w.checkId)),
+  });
+  return setApart(
+    near.filter((w) => !accepted.has(workKey(w)) && !leftOf(w, file.ticks)),
+    file.ticks,
+    { today: facts.today ?? '', hours: facts.hours },
+  );
+}
+
 /** What a proposal beside the verdicts is made from. */
-export interface BesideFrom {
+interface BesideFrom {
   readonly checks: readonly Check[];
   /** all that is due on the machine, and will be */
   readonly lines: readonly DueLine[];
@@ -17,7 +45,7 @@ export interface BesideFrom {
  * looked at again before it ends, and tasks that other work has brought along. What is read in the
  * walk anyway is not among it.
  */
-export function proposeBeside({ checks, lines, tasks, called }: BesideFrom): ProposedWork[] {
+function proposeBeside({ checks, lines, tasks, called }: BesideFrom): ProposedWork[] {
   const byId = new Map(checks.map((c) => [c.id, c]));
   const open = new Map(tasks.filter((t) => !t.done).map((t) => [t.key, t]));
   return lines.flatMap((line): ProposedWork[] => {
@@ -67,6 +95,8 @@ const NO_PARTS = { cover: null, parts: [], mates: [], learnt: null };
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function whenWords({ on, atHours }: DueLine): string {
-  const at = atHours === null ? '' : ` at ${Math.round(atHours)} h`;
-  return on === null ? at : `${at}${at ? ', about' : ','} ${on}`;
+  const at = atHours === null ? '' : `, at ${printHours(atHours)}`;
+  return on === null
+    ? at
+    : `${at}${at ? ', about ' : ', by '}${format(parseISO(on), 'd MMM yyyy')}`;
 }

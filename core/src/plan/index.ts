@@ -4,6 +4,7 @@ export * from './days';
 export * from './due';
 export * from './labour';
 export * from './lines';
+export type { DeferredWork, StandingWork } from './propose';
 export * from './ready';
 export * from './standing';
 export * from './tasks';

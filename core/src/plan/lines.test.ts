@@ -1,6 +1,6 @@
-import type { MachineFile, ReadingValue, WorkItem } from '../contracts';
-import { seasonFile, tick, TODAY } from '../testing/season';
-import { demoSheet, MACHINE_ID, reading } from '../testing/sheet';
+import type { MachineFile, ReadingValue } from '../contracts';
+import { seasonFile, tick, TODAY, workedEntry, workItem } from '../testing/season';
+import { demoSheet, reading } from '../testing/sheet';
 import { besideOf, deferKey, ownerKey, standingOf, workLines } from './index';
 
 const width = (v: number): ReadingValue => ({
@@ -23,39 +23,6 @@ const linesOf = (change: Partial<MachineFile>, today = TODAY) => {
   const standing = standingOf(file, today);
   return { standing, lines: workLines(file, standing), file };
 };
-const item = (change: Partial<WorkItem> = {}): WorkItem => ({
-  id: '0197a000-0000-7000-8000-0000000000b1',
-  machineId: MACHINE_ID,
-  checkId: 'fan-drive-belt',
-  from: 'verdict',
-  task: null,
-  decision: 'replace',
-  places: ['belt'],
-  reason: 'too narrow',
-  minutes: 75,
-  cover: null,
-  parts: [],
-  mates: [],
-  learnt: null,
-  proposed: null,
-  worked: [],
-  acceptedBy: 'Rhea Aldane',
-  acceptedAt: '2026-06-09T15:00:00.000Z',
-  withdrawnAt: null,
-  ...change,
-});
-const entry = {
-  id: '0197a000-0000-7000-8000-0000000000d1',
-  at: '2026-06-10T09:00:00.000Z',
-  by: 'Ines Marrow',
-  hands: ['Ines Marrow'],
-  minutes: 60,
-  parts: [],
-  hours: 1284,
-  note: '',
-  strikes: null,
-};
-
 describe('work with what a person needs to decide it', () => {
   test('what a verdict calls for: both sums, what happens if it is left', () => {
     const [line, ...more] = linesOf({}).lines;
@@ -123,13 +90,15 @@ describe('work with what a person needs to decide it', () => {
       answer: 'notNow',
       note: 'Mr Harrow, by phone',
     });
-    expect(linesOf({ ticks, work: [item()] }).lines[0]).toMatchObject({
+    expect(linesOf({ ticks, work: [workItem()] }).lines[0]).toMatchObject({
       state: 'accepted',
       owner: { answer: 'notNow' },
     });
   });
   test('worked on, it asks to be read; a new part that nobody read does not close it', () => {
-    expect(linesOf({ work: [item({ worked: [entry] })] }).lines[0]?.item?.asksReading).toBe(true);
+    expect(
+      linesOf({ work: [workItem({ worked: [workedEntry()] })] }).lines[0]?.item?.asksReading,
+    ).toBe(true);
     const fitted = reading(
       'fan-drive-belt',
       'belt',
@@ -137,7 +106,7 @@ describe('work with what a person needs to decide it', () => {
       { state: 'asLeft', renewed: true, takenAt: '2026-06-10T09:00:00.000Z' },
     );
     const { standing } = linesOf({
-      work: [item({ worked: [entry] })],
+      work: [workItem({ worked: [workedEntry()] })],
       readings: [narrow, fitted],
     });
     expect(standing.work[0]).toMatchObject({ done: false, asksReading: true });
@@ -147,8 +116,8 @@ describe('work with what a person needs to decide it', () => {
       takenAt: '2026-06-10T10:00:00.000Z',
     });
     expect(
-      linesOf({ work: [item({ worked: [entry] })], readings: [narrow, fitted, read] }).standing
-        .work[0]?.done,
+      linesOf({ work: [workItem({ worked: [workedEntry()] })], readings: [narrow, fitted, read] })
+        .standing.work[0]?.done,
     ).toBe(true);
   });
 });
@@ -166,7 +135,7 @@ describe('work that no verdict calls for', () => {
   test('accepted, it is not called for again; it is done once it was read', () => {
     const [check] = services;
     const work = [
-      item({
+      workItem({
         checkId: check?.id ?? '',
         from: 'service',
         decision: 'due',

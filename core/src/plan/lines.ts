@@ -3,7 +3,9 @@ import { checksFor } from '../walk';
 import type { CheckVerdict } from '../verdict';
 import { subjectOf, sumsOf, workKey, type ProposedWork } from '../work';
 import { ownerOf } from './answers';
-import { besideOf, type DeferredWork, type Standing, type StandingWork } from './standing';
+import { besideOf } from './beside';
+import type { DeferredWork, StandingWork } from './propose';
+import type { Standing } from './standing';
 
 /**
  * All work of a machine with what a person needs to decide it: called for, beside, put off and

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { MachineFile, Reading, ReadingValue, Tick, Visit, WorkItem } from '../contracts';
-import { closedUp, seasonFile } from '../testing/season';
+import { closedUp, seasonFile, workItem } from '../testing/season';
 import { shortSheet, MACHINE_ID, reading, WALK_ID } from '../testing/sheet';
 import { proposeWork } from '../work';
 import { unreadPlaces, walkStops, nextStop } from '../walk';
@@ -73,26 +73,11 @@ const file = (
   ticks: Tick[] = closedUp(),
 ): MachineFile => seasonFile({ readings, work, visits, ticks });
 const narrow = () => reading('fan-drive-belt', 'belt', width(34));
-const item = (r: Reading): WorkItem => ({
-  id: '0197a000-0000-7000-8000-0000000000b1',
-  machineId: MACHINE_ID,
-  checkId: 'fan-drive-belt',
-  decision: 'replace',
-  places: ['belt'],
-  reason: 'too narrow',
-  minutes: 75,
-  cover: { name: 'left side shields', minutes: 15 },
-  parts: [],
-  from: 'verdict',
-  task: null,
-  mates: [],
-  learnt: null,
-  proposed: null,
-  worked: [],
-  acceptedBy: 'Rhea Aldane',
-  acceptedAt: new Date(Date.parse(r.takenAt) + 1000).toISOString(),
-  withdrawnAt: null,
-});
+const item = (r: Reading): WorkItem =>
+  workItem({
+    cover: { name: 'left side shields', minutes: 15 },
+    acceptedAt: new Date(Date.parse(r.takenAt) + 1000).toISOString(),
+  });
 const visit = (startsOn: string, endsOn: string, workIds: string[]): Visit => ({
   id: '0197a000-0000-7000-8000-0000000000c1',
   machineId: MACHINE_ID,

@@ -6,49 +6,30 @@ import type {
   DueLine,
   MachineFile,
   MissingStep,
-  Reading,
-  Tick,
   Visit,
   Walk,
-  WorkItem,
   YardRow,
 } from '../contracts';
 import { seasonHours } from '../forecast';
-import { isMain, live, roundOf } from '../history';
 import { countsFrom, dayOf, type DueFacts } from '../intervals';
 import { InputError } from '../units';
-import { needsHand } from '../findings';
 import type { MachineFacts } from '../kinds';
 import { judgeMachine, type CheckVerdict } from '../verdict';
 import { checksAsRead } from '../sheets';
 import { checksFor, movesOf } from '../walk';
-import { proposeWork, workedOn, workKey, type ProposedWork } from '../work';
-import { deferralOf, hasCome, leftOf, type DeferNow, type Until } from './answers';
-import { proposeBeside } from './beside';
+import { workedOn, type ProposedWork } from '../work';
+import { hasCome } from './answers';
 import { dueLines } from './due';
 import { labourOf, type Labour, type LabourItem } from './labour';
-import { isLeft, missingFor } from './ready';
+import { isDone, wasPutRight } from './done';
+import { propose, type DeferredWork, type StandingWork } from './propose';
+import { missingFor } from './ready';
 import { disturbed, tasksOf, type Task } from './tasks';
 import { rateOfUse } from './use';
 import { mustStartBy, slackDays, visitEnd, workingDayFrom, workingDaysAfter } from './days';
 
 /** Calendar days kept free between finished work and harvest. Shop rule. */
 export const MARGIN_DAYS = 2;
-/** An accepted item, whether its check has since been put right, and the visit that holds it. */
-export interface StandingWork extends WorkItem {
-  readonly done: boolean;
-  /** somebody worked on it, and what was done has not been read since */
-  readonly asksReading: boolean;
-  readonly visit: Visit | undefined;
-}
-
-/** Work that a person put off, to when, and why. */
-export interface DeferredWork {
-  readonly work: ProposedWork;
-  readonly until: Until;
-  readonly tick: Tick;
-}
-
 /**
  * All that is derived about one machine on one day: verdicts, work open, planned and done, dates
  * and slack.
@@ -251,105 +232,6 @@ export function dueOf(file: MachineFile, standing: Standing): DueLine[] {
     deferred: standing.deferred,
     facts: dueFactsOf(standing.facts),
   });
-}
-
-/**
- * A work item is done when its check was read again after it was accepted and no longer needs a
- * hand, and what was fitted was read; one that was only to be looked at, when it was; a task, when it
- * is ticked.
- */
-function isDone(
-  item: WorkItem,
-  verdicts: readonly CheckVerdict[],
-  tasks: readonly Task[],
-): boolean {
-  if (item.from === 'task') return tasks.some((t) => t.key === item.task?.key && t.done);
-  const verdict = verdicts.find((v) => v.check.id === item.checkId);
-  if (!verdict || verdict.takenAt <= item.acceptedAt) return false;
-  if (item.from !== 'verdict')
-    return verdict.decision !== 'due' && verdict.decision !== 'remeasure';
-  const unread = verdict.places.some((p) => p.findings[0]?.id === 'fittedUnread');
-  // what has lapsed since it was put right was put right all the same
-  return !unread && !needsHand(verdict.decision);
-}
-
-/**
- * Whether all places of an item were read as left after it was accepted, and as found in a later
- * round: then it is closed, however it was found. What that calls for is work of its own.
- */
-function wasPutRight(
-  { from, checkId, places, acceptedAt }: WorkItem,
-  all: readonly Reading[],
-): boolean {
-  if (from !== 'verdict') return false;
-  const own = live(all).filter((r) => r.checkId === checkId && r.takenAt > acceptedAt && isMain(r));
-  return places.every((place) => {
-    const here = own.filter((r) => r.place === place);
-    const left = here.find((r) => r.state === 'asLeft');
-    return (
-      left !== undefined &&
-      here.some(
-        (r) => r.state === 'asFound' && r.takenAt > left.takenAt && roundOf(r) !== roundOf(left),
-      )
-    );
-  });
-}
-
-/** Work that verdicts call for and nobody accepted or left; what was put off is apart. */
-function propose(
-  { ticks, times }: MachineFile,
-  verdicts: readonly CheckVerdict[],
-  open: readonly StandingWork[],
-  now: DeferNow,
-): Apart {
-  const accepted = new Set(open.map(workKey));
-  // a mate that is renewed with one thing is not renewed with another
-  const renewed = new Set(open.flatMap((w) => w.mates));
-  const guards = new Set(verdicts.flatMap((v) => (v.check.guardsPeople ? [v.check.id] : [])));
-  const called = verdicts.flatMap((verdict) => {
-    if (accepted.has(verdict.check.id) || isLeft(verdict, ticks)) return [];
-    const work = proposeWork(verdict, { others: verdicts, renewed, times });
-    work?.mates.forEach((m) => renewed.add(m));
-    return work ?? [];
-  });
-  const { proposed, deferred } = setApart(called, ticks, now);
-  // what guards people is not put off
-  const kept = deferred.filter((d) => guards.has(d.work.checkId)).map((d) => d.work);
-  return {
-    proposed: [...proposed, ...kept],
-    deferred: deferred.filter((d) => !guards.has(d.work.checkId)),
-  };
-}
-
-/**
- * Work that no verdict calls for: services, rechecks and tasks that nobody accepted or left; what was
- * put off is apart.
- */
-export function besideOf(file: MachineFile, standing: Standing): Apart {
-  const { work, proposed, deferred, tasks, facts } = standing;
-  const open = work.filter((w) => !w.done);
-  const accepted = new Set(open.map(workKey));
-  const near = proposeBeside({
-    checks: checksFor(file.machine, file.sheets),
-    lines: dueOf(file, standing),
-    tasks,
-    called: new Set([...open, ...proposed, ...deferred.map((d) => d.work)].map((w) => w.checkId)),
-  });
-  return setApart(
-    near.filter((w) => !accepted.has(workKey(w)) && !leftOf(w, file.ticks)),
-    file.ticks,
-    { today: facts.today ?? '', hours: facts.hours },
-  );
-}
-
-type Apart = Pick<Standing, 'proposed' | 'deferred'>;
-
-function setApart(works: readonly ProposedWork[], ticks: readonly Tick[], now: DeferNow): Apart {
-  const apart = works.map((work) => ({ work, tick: deferralOf(work, ticks, now) }));
-  return {
-    proposed: apart.flatMap(({ work, tick }) => (tick ? [] : [work])),
-    deferred: apart.flatMap(({ work, tick }) => (tick ? [{ work, until: tick.until, tick }] : [])),
-  };
 }
 
 const quarterHours = (minutes: number): number => Math.ceil(minutes / 15) / 4;

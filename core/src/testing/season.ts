@@ -1,4 +1,4 @@
-import type { Check, MachineFile, Reading, Tick, Visit, WorkItem } from '../contracts';
+import type { Check, MachineFile, Reading, Tick, Visit, WorkedEntry, WorkItem } from '../contracts';
 import { CLOSING } from '../plan';
 import { demoSheet, MACHINE_ID, WALK_ID } from './sheet';
 
@@ -23,6 +23,43 @@ const hash = (text: string): number =>
 
 /** The machine was closed up after its walk. */
 export const closedUp = (): Tick[] => CLOSING.map(({ id }) => tick(`close|${WALK_ID}|${id}`));
+
+/** The fan belt's work, accepted on the day of the walk. */
+export const workItem = (change: Partial<WorkItem> = {}): WorkItem => ({
+  id: '0197a000-0000-7000-8000-0000000000b1',
+  machineId: MACHINE_ID,
+  checkId: 'fan-drive-belt',
+  from: 'verdict',
+  task: null,
+  decision: 'replace',
+  places: ['belt'],
+  reason: 'too narrow',
+  minutes: 75,
+  cover: null,
+  parts: [],
+  mates: [],
+  learnt: null,
+  proposed: null,
+  worked: [],
+  acceptedBy: 'Rhea Aldane',
+  acceptedAt: '2026-06-09T15:00:00.000Z',
+  withdrawnAt: null,
+  ...change,
+});
+
+/** An hour's work on it, the day after. */
+export const workedEntry = (change: Partial<WorkedEntry> = {}): WorkedEntry => ({
+  id: '0197a000-0000-7000-8000-0000000000d1',
+  at: '2026-06-10T09:00:00.000Z',
+  by: 'Ines Marrow',
+  hands: ['Ines Marrow'],
+  minutes: 60,
+  parts: [],
+  hours: 1284,
+  note: '',
+  strikes: null,
+  ...change,
+});
 
 interface Season {
   readonly checks?: readonly Check[];

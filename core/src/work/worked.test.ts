@@ -1,40 +1,11 @@
-import type { WorkedEntry, WorkItem } from '../contracts';
+import type { WorkedEntry } from '../contracts';
+import { workedEntry, workItem } from '../testing/season';
 import { jobKey, jobsOf, parseMinutes, partsUsed, timesOf, workedOn, workKey } from './index';
 
 const id = (n: number) => `0197a000-0000-7000-8000-0000000000${String(n).padStart(2, '0')}`;
-const entry = (n: number, change: Partial<WorkedEntry> = {}): WorkedEntry => ({
-  id: id(n),
-  at: '2026-06-10T09:00:00.000Z',
-  by: 'Ines Marrow',
-  hands: ['Ines Marrow'],
-  minutes: 60,
-  parts: [],
-  hours: 1284,
-  note: '',
-  strikes: null,
-  ...change,
-});
-const item = (change: Partial<WorkItem> = {}): WorkItem => ({
-  id: id(90),
-  machineId: id(91),
-  checkId: 'fan-drive-belt',
-  from: 'verdict',
-  task: null,
-  decision: 'replace',
-  places: ['belt'],
-  reason: 'too narrow',
-  minutes: 75,
-  cover: null,
-  parts: [],
-  mates: [],
-  learnt: null,
-  proposed: null,
-  worked: [],
-  acceptedBy: 'Rhea Aldane',
-  acceptedAt: '2026-06-09T15:00:00.000Z',
-  withdrawnAt: null,
-  ...change,
-});
+const entry = (n: number, change: Partial<WorkedEntry> = {}) =>
+  workedEntry({ id: id(n), ...change });
+const item = workItem;
 const belt = { number: 'B-1', name: 'Belt' };
 
 describe('what was done of some work', () => {

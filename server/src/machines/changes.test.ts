@@ -36,6 +36,7 @@ describe('what has changed of a machine', () => {
       earlier: file.earlier.map(({ model, revision }) => ({ model, revision })),
       rates: file.rates,
       hands: file.hands,
+      times: file.times,
       costs: file.costs,
     });
   });

@@ -8,7 +8,7 @@ import { inBranch } from '@green-tally/core/rights';
 import { OrderRow, type Database } from '../db';
 import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
 import { partsKnown, suppliersKnown } from './catalogue';
-import { bookIn, countIn } from './stock';
+import { askStock, bookIn, countIn } from './stock';
 
 /** Who changes orders, when, and who counts the shelves. */
 export interface Counter {
@@ -124,10 +124,11 @@ export async function changeOrder(
     await row.update({ ...change, version: version + 1 }, { transaction });
     const after = toOrder(row);
     const came = cameOf(after) - cameOf(before);
-    if (came !== 0 && !stock) await countIn(db, whereOf(after, came), now, transaction);
+    if (came !== 0 && stock) await bookIn(stock, whereOf(after, came));
+    else if (came !== 0) await countIn(db, whereOf(after, came), now, transaction);
     return { came, after };
   });
-  if (came !== 0 && stock) await bookIn(db, stock, whereOf(after, came), now);
+  if (came !== 0) await askStock(db, stock);
   return after;
 }
 

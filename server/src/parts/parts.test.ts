@@ -6,7 +6,8 @@ import { Catalogue, PartOrder, PartsPage, VanList } from '@green-tally/core/cont
 import { demoId } from '@green-tally/demo';
 import { createStock } from '../stock/stock';
 import { openPlace, problem, signedIn, type Place } from '../testing/place';
-import { askStock } from './stock';
+import { changeOrder } from './orders';
+import { askStock, bookIn } from './stock';
 
 type Agent = Awaited<ReturnType<typeof signedIn>>;
 
@@ -214,6 +215,29 @@ describe('the stock service', () => {
     });
     const corin = await signedIn(place.app, 'corin');
     expect(PartsPage.parse((await corin.get('/api/parts')).body).stock.trouble).toContain('404');
+  });
+  test('what came is booked in with it; when it does not answer the order stays as it was', async () => {
+    await bookIn(address(), { branch: 'Upper Larkmoor', number: 'LM-7020', quantity: 2 });
+    expect(shelves['Upper Larkmoor']).toEqual({ 'LM-7020': 7 });
+    const told = await fetch(`${address()}/stock?branch=Upper%20Larkmoor`);
+    expect(await told.json()).toMatchObject({ lines: [{ number: 'LM-7020', onHand: 9 }] });
+    await expect(
+      bookIn('http://127.0.0.1:1', { branch: 'Upper Larkmoor', number: 'LM-7020', quantity: 2 }),
+    ).rejects.toMatchObject({ title: 'The stock service does not answer' });
+    const [order] = (await parts()).orders.filter((o) => !o.arrivedOn);
+    if (!order) throw new Error('nothing is on order');
+    const person = (await who(rhea).get('/api/session')).body.person;
+    await expect(
+      changeOrder(
+        {
+          ...{ db: place.db, person, today: '2026-06-09', now: new Date() },
+          stock: 'http://127.0.0.1:1',
+        },
+        order.id,
+        { version: order.version, arrivedOn: '2026-06-09' },
+      ),
+    ).rejects.toMatchObject({ title: 'The stock service does not answer' });
+    expect((await parts()).orders.find((o) => o.id === order.id)).toEqual(order);
   });
   test('one that cannot be reached is told, and what was known stays', async () => {
     expect(await askStock(place.db, 'http://127.0.0.1:1')).toBe(0);

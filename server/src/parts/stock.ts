@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { StockAnswer, type StockCount, type StockState } from '@green-tally/core/contracts';
 import { BranchRow, StockRow, within, type Database } from '../db';
-import { invalidField } from '../errors';
+import { Conflict, invalidField } from '../errors';
 import { partsKnown } from './catalogue';
 
 /** The stock service is given so long to answer, ms, and so much to say, bytes. */
@@ -134,16 +134,22 @@ interface Came {
   readonly quantity: number;
 }
 
-/** Tells the stock service what came, which counts it; where it does not answer it is counted here. */
-export async function bookIn(db: Database, service: string, came: Came, now: Date): Promise<void> {
+/**
+ * Tells the stock service what came, which counts it.
+ * @throws Conflict when it does not answer: counted here, the number would be lost with its next answer
+ */
+export async function bookIn(service: string, came: Came): Promise<void> {
   const response = await fetch(new URL('/booked', service), {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(came),
     signal: AbortSignal.timeout(PATIENCE),
   }).catch(() => undefined);
-  if (response?.ok) await askStock(db, service);
-  else await countIn(db, came, now);
+  if (!response?.ok)
+    throw new Conflict(
+      'The stock service does not answer',
+      'What has come could not be booked in, so the order stays as it was. Say it again when the service answers.',
+    );
 }
 
 /** Counts what came, where no service does. */

@@ -26,6 +26,8 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '011-photos',
     '012-own-tools',
     '013-operators-card',
+    '014-work',
+    '015-parts',
   ]);
 });
 
@@ -46,6 +48,8 @@ test('two processes migrating at once agree', async () => {
     '011-photos',
     '012-own-tools',
     '013-operators-card',
+    '014-work',
+    '015-parts',
   ]);
 });
 
