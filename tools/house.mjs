@@ -143,6 +143,7 @@ export function bundle(entry, outfile) {
 /** Bundles the server, its worker and its thread; gives the server's program. */
 export function bundleServer() {
   bundle('server/src/cli/readSheet.ts', 'server/dist/readSheet.mjs');
+  bundle('server/src/cli/planBoard.ts', 'server/dist/planBoard.mjs');
   bundle('server/src/cli/work.ts', 'server/dist/work.mjs');
   return bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
 }

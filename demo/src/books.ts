@@ -1,4 +1,5 @@
 import type { Customer, Header, Machine } from '@green-tally/core/contracts';
+import { spotOf } from './crew';
 import { demoId } from './ids';
 
 /** Headers that stand in a shed: taken on for another crop. */
@@ -21,6 +22,12 @@ export function customersOf(machines: readonly Machine[]): Customer[] {
   const named = new Map(
     machines.map(({ customer, branch }) => [`${branch}|${customer}`, { customer, branch }]),
   );
+  const count = new Map<string, number>();
+  const inBranch = (branch: string) => {
+    const n = count.get(branch) ?? 0;
+    count.set(branch, n + 1);
+    return n;
+  };
   return [...named.values()].map(({ customer, branch }, i) => ({
     id: demoId(`customer ${branch} ${customer}`),
     name: customer,
@@ -29,6 +36,7 @@ export function customersOf(machines: readonly Machine[]): Customer[] {
     phone: `0100 ${String(210 + i * 3)} ${String(400 + i * 11)}`,
     email: '',
     note: '',
+    spot: spotOf(branch, inBranch(branch)),
   }));
 }
 

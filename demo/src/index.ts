@@ -1,5 +1,6 @@
 import {
   SpecSheet,
+  type BoardSetting,
   type BranchCosts,
   type Customer,
   type Header,
@@ -10,13 +11,14 @@ import {
   type PartPrice,
   type Reading,
   type Supplier,
+  type TechnicianHours,
   type Tick,
   type Visit,
   type Walk,
   type WorkItem,
 } from '@green-tally/core/contracts';
 import { ratesOf, slopesOf, type FleetMember } from '@green-tally/core/fleet';
-import { CLOSING, standingOf, tasksOf, visitEnd } from '@green-tally/core/plan';
+import { CLOSING, standingOf, tasksOf } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
 import { accepted } from '@green-tally/core/work';
 import corrie4 from '../specs/corrie4.json';
@@ -29,6 +31,7 @@ import ouzel9 from '../specs/ouzel9.json';
 import tarn5 from '../specs/tarn5.json';
 import tarn7 from '../specs/tarn7.json';
 import { costsOf, DEMO_COSTS, pricesOf } from './costs';
+import { DEMO_BOARDS, DEMO_HOURS, visitOf } from './crew';
 import { demoId } from './ids';
 import { DEMO_SUPPLIERS, ordersOf, partsOf, stockOf } from './parts';
 import { doneBefore, saidOfWork, workedLately } from './workSaid';
@@ -60,6 +63,8 @@ export interface Scenario {
   readonly ticks: readonly Tick[];
   /** each machine as it is on the books */
   readonly files: readonly MachineFile[];
+  readonly boards: readonly BoardSetting[];
+  readonly hours: readonly TechnicianHours[];
   readonly costs: readonly BranchCosts[];
   readonly prices: readonly PartPrice[];
   readonly suppliers: readonly Supplier[];
@@ -143,25 +148,7 @@ export function scenario(): Scenario {
         )
       : [];
     const { hours } = standingOf({ ...file, work }, DEMO_DAY).labour;
-    const technician = people.find((p) => p.name === demo.visit?.technician);
-    const visits: Visit[] =
-      demo.visit && technician && hours > 0
-        ? [
-            {
-              id: demoId(`visit ${demo.serial}`),
-              machineId: machine.id,
-              technicianId: technician.id,
-              technician: technician.name,
-              startsOn: demo.visit.startsOn,
-              endsOn: visitEnd(demo.visit.startsOn, hours),
-              hours,
-              site: demo.visit.site,
-              note: '',
-              workIds: work.map((w) => w.id),
-              version: 1,
-            },
-          ]
-        : [];
+    const visits = demo.visit && hours > 0 ? [visitOf(demo.visit, { machine, work, hours })] : [];
     const ticks = [
       ...closedUp(walks, DEMO_DAY),
       ...ticked(file, demo),
@@ -181,6 +168,8 @@ export function scenario(): Scenario {
     files: built.map(({ onPaper, ...file }) =>
       onPaper ? { ...file, readings: [], walks: [], ticks: [] } : file,
     ),
+    boards: DEMO_BOARDS,
+    hours: DEMO_HOURS,
     costs: DEMO_COSTS,
     prices: pricesOf(sheets),
     suppliers: DEMO_SUPPLIERS,

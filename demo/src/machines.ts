@@ -59,6 +59,7 @@ export interface DemoMachine {
   readonly accepted?: boolean;
   readonly visit?: {
     readonly technician: string;
+    readonly mate?: string;
     readonly startsOn: string;
     readonly site: 'bay' | 'farm';
   };
@@ -200,7 +201,11 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     chains: { wear: 0.3 },
     conveyor: 1.1,
     accepted: true,
-    visit: { technician: 'Bram Tolley', startsOn: '2026-06-18', site: 'farm' },
+    visit: {
+      technician: 'Bram Tolley',
+      startsOn: '2026-06-18',
+      site: 'farm',
+    },
     finds: {
       'conveyor-chain-tension/left': [short(2), travel(26)],
       'conveyor-chain-tension/right': [short(2), travel(25)],
@@ -424,6 +429,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     widthM: 9.1,
     walked: '2026-06-03',
     walkedBy: 'Odd Fenwright',
+    accepted: true,
     belt: { wear: 0.15 },
     chains: { wear: 0.12 },
     conveyor: 0.4,
@@ -469,6 +475,13 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     widthM: 9.1,
     walked: '2026-06-04',
     walkedBy: 'Bram Tolley',
+    accepted: true,
+    visit: {
+      technician: 'Bram Tolley',
+      mate: 'Odd Fenwright',
+      startsOn: '2026-06-23',
+      site: 'farm',
+    },
     belt: { wear: 1.15 },
     chains: { wear: 0.3 },
     conveyor: 1.1,
@@ -496,6 +509,13 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     widthM: 7.6,
     walked: '2026-06-05',
     walkedBy: 'Tobin Vale',
+    accepted: true,
+    visit: {
+      technician: 'Odd Fenwright',
+      mate: 'Bram Tolley',
+      startsOn: '2026-06-17',
+      site: 'bay',
+    },
     belt: { wear: 0.97, renewedAt: 0 },
     chains: { wear: 0.3 },
     conveyor: 1.4,
@@ -574,6 +594,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     widthM: 7.6,
     walked: '2026-06-08',
     walkedBy: 'Tobin Vale',
+    accepted: true,
     belt: { wear: 0.4, renewedAt: 2 },
     chains: { wear: 0.3 },
     conveyor: 1.2,

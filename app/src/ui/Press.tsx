@@ -1,6 +1,11 @@
 import Button from '@rneui/themed/dist/Button';
 import type { ReactElement } from 'react';
-import { StyleSheet, type StyleProp, type ViewStyle } from 'react-native';
+import {
+  StyleSheet,
+  type GestureResponderEvent,
+  type StyleProp,
+  type ViewStyle,
+} from 'react-native';
 import { FONT, usePalette } from './theme';
 import { ENTRY, RADIUS, SPACE, STROKE, TARGET } from './tokens';
 
@@ -17,7 +22,13 @@ interface PressProps {
   /** said by screen readers when the title alone does not tell */
   readonly label?: string;
   readonly small?: boolean;
+  /** where another button stood a moment ago: the second tap of a double tap was meant for that one */
+  readonly single?: boolean;
 }
+
+/** Whether a press is the second of a double tap, as browsers count them. */
+const isSecond = (event: GestureResponderEvent | undefined): boolean =>
+  Number(Reflect.get(event?.nativeEvent ?? {}, 'detail') ?? 1) > 1;
 
 /** A button: 56 px high, for a thumb in a glove. */
 export function Press({
@@ -31,13 +42,14 @@ export function Press({
   testID,
   label,
   small = false,
+  single = false,
 }: PressProps) {
   const palette = usePalette();
   const color = fill ? palette.onFill : palette.ink;
   return (
     <Button
       title={title}
-      onPress={onPress}
+      onPress={(event) => (single && isSecond(event) ? undefined : onPress())}
       disabled={disabled || loading}
       loading={loading}
       {...(icon ? { icon } : {})}

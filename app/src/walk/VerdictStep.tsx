@@ -67,6 +67,7 @@ export function VerdictStep(props: VerdictStepProps) {
           {next.change ? <Quiet>{`Next: ${next.change}`}</Quiet> : null}
           {fix ? (
             <Press
+              single
               fill={fix.fill}
               title={fix.title}
               testID="put right"
@@ -75,6 +76,7 @@ export function VerdictStep(props: VerdictStepProps) {
           ) : null}
           {mendable ? (
             <Press
+              single
               title="Repaired, not renewed: measure as left"
               testID="repaired"
               onPress={() => begin({ ...puttingRight(verdict), renewed: false, repaired: true })}
@@ -83,6 +85,7 @@ export function VerdictStep(props: VerdictStepProps) {
           ) : null}
           {again ? (
             <Press
+              single
               fill="violet"
               title={decision === 'due' ? 'Read it' : 'Measure again'}
               testID="measure again"
@@ -127,6 +130,7 @@ function Beside({ verdict: { check, decision }, own, work, next, ask, loud }: Be
     <Buttons>
       {work.proposed ? (
         <Press
+          single
           style={styles.third}
           title={work.accepted ? 'In work' : 'Add to work'}
           disabled={work.accepted}
@@ -137,6 +141,7 @@ function Beside({ verdict: { check, decision }, own, work, next, ask, loud }: Be
       ) : null}
       {measured ? (
         <Press
+          single
           style={styles.third}
           title="It was wrong"
           label="The reading was wrong: strike it and measure again"
@@ -146,6 +151,7 @@ function Beside({ verdict: { check, decision }, own, work, next, ask, loud }: Be
       ) : null}
       {measured && decision !== 'replace' && TAKES_PARTS.includes(check.kind) ? (
         <Press
+          single
           style={styles.third}
           title="Renewed"
           label="A new one was fitted all the same: measure it as left"
@@ -155,6 +161,7 @@ function Beside({ verdict: { check, decision }, own, work, next, ask, loud }: Be
         />
       ) : null}
       <Press
+        single
         style={styles.third}
         title={next.last ? 'To the walk ›' : 'Next ›'}
         testID="next check"

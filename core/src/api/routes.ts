@@ -52,10 +52,6 @@ import {
   Starter,
   Tick,
   TickBatch,
-  Visit,
-  VisitPage,
-  VisitPlan,
-  VisitsAsked,
   Walk,
   WorkBatch,
   WorkAsked,
@@ -66,6 +62,7 @@ import {
   YardAsked,
 } from '../contracts';
 import { PARTS_ROUTES } from './partsRoutes';
+import { PLAN_ROUTES } from './planRoutes';
 import type { Route } from './route';
 
 const ById = z.object({ id: Id });
@@ -90,6 +87,7 @@ const Rejudge = z.object({ model: z.string().min(1), revision });
 /** Every route of the API. */
 export const ROUTES = {
   ...PARTS_ROUTES,
+  ...PLAN_ROUTES,
   'GET /openapi.json': {
     summary: 'This document',
     door: 'anyone',
@@ -574,33 +572,6 @@ export const ROUTES = {
     params: ById,
     body: WorkedEntry,
     answer: WorkItem,
-  },
-  'GET /visits': {
-    summary: 'Visits of the branch with their machines, earliest first, page by page',
-    door: 'look',
-    query: VisitsAsked,
-    answer: VisitPage,
-  },
-  'PUT /visits/{id}': {
-    summary: 'Plan or move a visit',
-    door: 'planVisits',
-    of: 'visit',
-    params: ById,
-    body: VisitPlan.omit({ id: true }),
-    answer: Visit,
-  },
-  'DELETE /visits/{id}': {
-    summary: 'Remove a visit; its work stays, unplanned',
-    door: 'planVisits',
-    of: 'visit',
-    params: ById,
-    status: 204,
-    answer: null,
-  },
-  'GET /plan.ics': {
-    summary: 'The plan as iCalendar (RFC 5545)',
-    door: 'look',
-    answer: 'text/calendar',
   },
 } as const satisfies Readonly<Record<string, Route>>;
 

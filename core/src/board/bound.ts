@@ -1,5 +1,5 @@
 import { SLOTS_A_DAY, type BoardProblem } from './problem';
-import { daysLate, groundOf, type Ground } from './ground';
+import { endsOfPublished, groundOf, type Ground } from './ground';
 
 /** A linear programme: the least of costs·x under rows, 0 ≤ x ≤ most. */
 export interface Programme {
@@ -54,6 +54,8 @@ function latenessOf(ground: Ground): Programme {
     const none = Math.max(0, costs.unplaced * visit.halfDays - way);
     constant += none;
     const firstEnd = earliestEnd(ground, i);
+    const published = endsOfPublished(ground, i).map((end) => Math.floor(end / SLOTS_A_DAY));
+    const stays = (d: number) => !visit.published || visit.pinned || published.includes(d);
     const own: (number | undefined)[] = [];
     const terms: [number, number][] = [];
     if (firstEnd !== undefined)
@@ -62,7 +64,8 @@ function latenessOf(ground: Ground): Programme {
         own[d] = cost.length;
         terms.push([cost.length, 1]);
         // against finding no place at all
-        cost.push(Math.min(none, daysLate(visit, end) * visit.perDayLate) - none);
+        const late = (ground.lateness[i]?.[end] ?? 0) + (stays(d) ? 0 : costs.change);
+        cost.push(Math.min(none, late) - none);
         most.push(1);
       }
     column.push(own);

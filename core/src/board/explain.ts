@@ -33,9 +33,19 @@ export function explain(problem: BoardProblem, plan: BoardPlan): HeldUp[] {
     const there = state.placed[i];
     const days = there && daysLate(visit, state.spanOf(i, there)[1]);
     if (days === 0) return [];
-    return [{ visit: i, days, by: reasonOf(problem, plan, i), frees: freeings(problem, plan, i) }];
+    return [{ visit: i, days, ...whyHeldUp(problem, plan, i) }];
   });
 }
+
+/** Why a visit of a plan is not in time, and what would free it. */
+export const whyHeldUp = (
+  problem: BoardProblem,
+  plan: BoardPlan,
+  i: number,
+): Pick<HeldUp, 'by' | 'frees'> => ({
+  by: reasonOf(problem, plan, i),
+  frees: freeings(problem, plan, i),
+});
 
 function reasonOf(problem: BoardProblem, plan: BoardPlan, i: number): HeldUpBy {
   const visit = problem.visits[i];
@@ -60,7 +70,9 @@ function inTime(problem: BoardProblem, plan: BoardPlan, i: number): boolean {
   // whatever else it costs, it is in time if it can be
   const ground = groundOf({
     ...problem,
-    visits: problem.visits.map((v, j) => (j === i ? { ...v, perDayLate: DEAR } : v)),
+    visits: problem.visits.map((v, j) =>
+      j === i ? { ...v, perDayLate: DEAR, ripe: undefined } : v,
+    ),
   });
   const state = stateOf(
     ground,

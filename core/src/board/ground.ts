@@ -1,3 +1,4 @@
+import { ripeDays } from './ripe';
 import {
   CLOSED,
   OVER_TIME,
@@ -29,6 +30,8 @@ export interface Ground {
   readonly out: Float64Array;
   /** by visit and visit, km between farms */
   readonly between: readonly Float64Array[];
+  /** by visit and slot it ends with, what its lateness costs */
+  readonly lateness: readonly Float64Array[];
   /** by visit, the least it can cost. @see leastOf */
   readonly late: Float64Array;
   readonly floor: Float64Array;
@@ -60,6 +63,7 @@ export function groundOf(problem: BoardProblem): Ground {
     problem,
     out,
     between,
+    lateness: visits.map((visit) => latenessBySlot(problem, visit)),
     shifts: visits.map((visit) =>
       (visit.crew === 1 ? single : pairsOf()).filter(
         (s) => able(visit, s.crew) && (!visit.pinned || isShiftOf(visit.pinned, s)),
@@ -112,6 +116,20 @@ function shiftOf(
 export const daysLate = ({ due }: BoardVisit, end: number): number =>
   end < due ? 0 : Math.ceil((end + 1 - due) / SLOTS_A_DAY);
 
+/** What it costs that a visit ends with each slot: by its date, or over the days its crop may be ripe. */
+function latenessBySlot({ slots }: BoardProblem, visit: BoardVisit): Float64Array {
+  const { ripe, perDayLate } = visit;
+  if (!ripe) return Float64Array.from({ length: slots }, (_, t) => daysLate(visit, t) * perDayLate);
+  const days = ripeDays(ripe, RIPE_DAYS);
+  return Float64Array.from({ length: slots }, (_, t) => {
+    const over = days.reduce((sum, day) => sum + Math.max(0, t + 1 - day), 0);
+    return (over / days.length / SLOTS_A_DAY) * perDayLate;
+  });
+}
+
+/** Into so many equally likely days a harvest's beginning is split. */
+const RIPE_DAYS = 48;
+
 interface Least {
   /** for ending as early as anyone could who had nothing else to do */
   readonly late: number;
@@ -121,26 +139,65 @@ interface Least {
   readonly added: number;
 }
 
+/** The least its lateness and leaving the published plan can cost together: it stays, or it moves. */
+function leastWithChange(
+  ground: Pick<Ground, 'problem' | 'shifts' | 'lateness'>,
+  i: number,
+  moved: number,
+): number {
+  const visit = ground.problem.visits[i];
+  if (!visit?.published || visit.pinned) return moved;
+  const stays = endsOfPublished(ground, i).map((end) => ground.lateness[i]?.[end] ?? 0);
+  return Math.min(moved + ground.problem.costs.change, ...stays);
+}
+
+/** The slots a visit ends with that begins on the day, and with the crew, of the published plan. */
+export function endsOfPublished(
+  { problem: { visits, slots }, shifts }: Pick<Ground, 'problem' | 'shifts'>,
+  i: number,
+): number[] {
+  const visit = visits[i];
+  const { published } = visit ?? {};
+  if (!visit || !published) return [];
+  const morning = SLOTS_A_DAY * Math.floor(published.start / SLOTS_A_DAY);
+  return (shifts[i] ?? []).flatMap((shift) => {
+    if (!sameCrew(shift.crew, published.crew)) return [];
+    return Array.from({ length: SLOTS_A_DAY }, (_, n) => morning + n).flatMap((start) => {
+      const from = shift.at[Math.min(start, slots)] ?? 0;
+      const end = shift.slots[from + visit.halfDays - 1];
+      return shift.slots[from] === start && start >= visit.earliest && end !== undefined
+        ? [end]
+        : [];
+    });
+  });
+}
+
 /** The least a visit can cost, whatever else is put. */
 function leastOf(
-  { problem, shifts, out, between }: Pick<Ground, 'problem' | 'shifts' | 'out' | 'between'>,
+  {
+    problem,
+    shifts,
+    out,
+    between,
+    lateness,
+  }: Pick<Ground, 'problem' | 'shifts' | 'out' | 'between' | 'lateness'>,
   i: number,
 ): Least {
   const visit = problem.visits[i];
   if (!visit) return { late: 0, floor: 0, added: 0 };
-  const { halfDays, earliest, perDayLate, pinned, crew } = visit;
+  const { halfDays, earliest, pinned, crew } = visit;
   let late = Infinity;
   for (const shift of shifts[i] ?? []) {
     const from = shift.at[Math.min(pinned?.start ?? earliest, problem.slots)] ?? 0;
     const last = shift.slots[from + halfDays - 1];
-    if (last !== undefined) late = Math.min(late, daysLate(visit, last) * perDayLate);
+    if (last !== undefined) late = Math.min(late, lateness[i]?.[last] ?? 0);
   }
   if (late === Infinity) {
     const none = problem.costs.unplaced * halfDays;
     return { late: none, floor: none, added: none };
   }
   const unplaced = problem.costs.unplaced * halfDays;
-  late = Math.min(late, unplaced);
+  late = Math.min(leastWithChange({ problem, shifts, lateness }, i, late), unplaced);
   const far = out[i] ?? 0;
   if (far === 0) return { late, floor: late, added: late };
   const saved = Math.max(

@@ -1,5 +1,5 @@
 import { random, type Random } from '../random';
-import { daysLate, groundOf, isShiftOf, type Ground } from './ground';
+import { groundOf, isShiftOf, type Ground } from './ground';
 import { bestPlace, type Best } from './insert';
 import { checkBoard, SLOTS_A_DAY, type BoardPlan, type BoardProblem } from './problem';
 import { BoardState, type Spotted } from './state';
@@ -232,7 +232,7 @@ function costsMore(state: BoardState, i: number): boolean {
   const visit = visits[i];
   if (!visit) return false;
   const [first, last] = state.spanOf(i, there);
-  if (daysLate(visit, last) * visit.perDayLate > 0) return true;
+  if ((state.ground.lateness[i]?.[last] ?? 0) > 0) return true;
   const { published } = visit;
   if (published && costs.change > 0 && published.start !== first) return true;
   return visit.farm !== undefined && there.cost > (state.ground.floor[i] ?? 0) + SAME;

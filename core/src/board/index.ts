@@ -6,3 +6,7 @@ export * from './ready';
 export * from './exact';
 export * from './sample';
 export * from './explain';
+export * from './laid';
+export * from './conflicts';
+export * from './whatIf';
+export * from './fares';

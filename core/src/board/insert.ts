@@ -1,5 +1,5 @@
 import type { Random } from '../random';
-import { daysLate, type Shift } from './ground';
+import type { Shift } from './ground';
 import { SLOTS_A_DAY, type BoardVisit } from './problem';
 import type { BoardState, Spotted } from './state';
 
@@ -128,11 +128,9 @@ class Search {
 
   private most = (): number => (this.how.wantsNext ? this.next : (this.best?.cost ?? Infinity));
   private lateAt = (shift: Shift, from: number): number =>
-    daysLate(this.visit, shift.slots[from + this.visit.halfDays - 1] ?? 0) * this.visit.perDayLate;
+    this.state.ground.lateness[this.i]?.[shift.slots[from + this.visit.halfDays - 1] ?? 0] ?? 0;
 
-  private isLate({ shift, from }: Spotted): boolean {
-    return daysLate(this.visit, shift.slots[from + this.visit.halfDays - 1] ?? 0) > 0;
-  }
+  private isLate = ({ shift, from }: Spotted): boolean => this.lateAt(shift, from) > 0;
 
   private begins = (shift: Shift, from: number): number => shift.slots[from] ?? 0;
   private bestBegins = (): number => (this.best ? this.begins(this.best.shift, this.best.from) : 0);

@@ -1,3 +1,4 @@
+import { CLOSED, OPEN, OVER_TIME, SLOTS_A_DAY } from '../crew';
 import { InputError } from '../units';
 
 /*
@@ -5,13 +6,7 @@ import { InputError } from '../units';
  * index; a visit occupies open slots of its technician one after the other, resting over closed ones.
  */
 
-/** Half days of a calendar day. */
-export const SLOTS_A_DAY = 2;
-
-/** Whether a technician works a half day: not at all, as usual, or over time. */
-export const CLOSED = 0;
-export const OPEN = 1;
-export const OVER_TIME = 2;
+export { CLOSED, OPEN, OVER_TIME, SLOTS_A_DAY };
 
 /** A place on the map, km. */
 export interface Spot {
@@ -35,6 +30,13 @@ export interface Placed {
   readonly overTime?: boolean;
 }
 
+/** When a crop may be ripe, slots from the first morning: the earliest, the likeliest, the latest. */
+export interface RipeWhen {
+  readonly earliest: number;
+  readonly likely: number;
+  readonly latest: number;
+}
+
 export interface BoardVisit {
   readonly id: string;
   /** visits of one machine are never at the same time */
@@ -51,6 +53,8 @@ export interface BoardVisit {
   readonly due: number;
   /** what a day late costs */
   readonly perDayLate: number;
+  /** when its crop may be ripe: then lateness costs what it is expected to, over all of these days */
+  readonly ripe?: RipeWhen | undefined;
   /** stays where it is */
   readonly pinned?: Placed | undefined;
   /** where the published plan has it */
@@ -118,7 +122,7 @@ export function checkBoard(problem: BoardProblem): void {
 
 function checkVisit(
   { slots, technicians }: BoardProblem,
-  { halfDays, crew, earliest, due, perDayLate, farm, pinned, published }: BoardVisit,
+  { halfDays, crew, earliest, due, perDayLate, farm, ripe, pinned, published }: BoardVisit,
   i: number,
 ): void {
   const at = `visits.${i}`;
@@ -128,6 +132,7 @@ function checkVisit(
   whole(`${at}.due`, due, -10 * MOST_SLOTS, 10 * MOST_SLOTS);
   amount(`${at}.perDayLate`, perDayLate);
   if (farm) spot(`${at}.farm`, farm);
+  if (ripe) checkRipe(`${at}.ripe`, ripe);
   for (const [name, placed] of [
     ['pinned', pinned],
     ['published', published],
@@ -138,6 +143,13 @@ function checkVisit(
     if (!known || placed.crew.length !== crew || new Set(placed.crew).size !== crew)
       throw new InputError(`${at}.${name}.crew`, placed.crew.join(), `${crew} of the technicians`);
   }
+}
+
+/** @throws InputError where the days are not in their order */
+export function checkRipe(field: string, { earliest, likely, latest }: RipeWhen): void {
+  const inOrder = earliest <= likely && likely <= latest;
+  if (!inOrder || Math.abs(latest) >= 1e5 || Math.abs(earliest) >= 1e5)
+    throw new InputError(field, likely, 'earliest, likeliest and latest in this order');
 }
 
 function whole(field: string, value: number, least: number, most: number): void {

@@ -1,14 +1,14 @@
 import { random } from '../random';
 import { InputError } from '../units';
+import { pertShape } from './ripe';
 import { groundOf, isShiftOf, type Shift } from './ground';
-import { SLOTS_A_DAY, type BoardPlan, type BoardProblem } from './problem';
-
-/** When a crop may be ripe, slots from the first morning: the earliest, the likeliest, the latest. */
-export interface RipeWhen {
-  readonly earliest: number;
-  readonly likely: number;
-  readonly latest: number;
-}
+import {
+  checkRipe,
+  SLOTS_A_DAY,
+  type BoardPlan,
+  type BoardProblem,
+  type RipeWhen,
+} from './problem';
 
 /** What is not known about a board. */
 export interface Doubt {
@@ -17,6 +17,8 @@ export interface Doubt {
   /** by visit: its crop, and when its parts come where they are not here yet */
   readonly visits: readonly {
     readonly crop: number;
+    /** half days that its own harvest lies after the crop's */
+    readonly after?: number;
     readonly parts?: { readonly on: number; readonly spread: number } | undefined;
   }[];
   /** spread of how long work takes against the estimate (coefficient of variation) */
@@ -75,7 +77,8 @@ export function fare(problem: BoardProblem, plan: BoardPlan, doubt: Doubt): Fare
       for (const k of shift.crew) free[k] = end;
     }
     visits.forEach((visit, i) => {
-      const by = ripe[doubt.visits[i]?.crop ?? 0] ?? slots;
+      const own = doubt.visits[i];
+      const by = (ripe[own?.crop ?? 0] ?? slots) + (own?.after ?? 0);
       const end = Math.min(ends[i] ?? Infinity, slots);
       const over = ends[i] === Infinity ? Math.max(0, slots - by) : Math.max(0, end - by);
       if (ends[i] === Infinity || over > 0) missed.add(visit.machine);
@@ -132,8 +135,7 @@ function workedUntil(shift: Shift, begin: number, work: number, slots: number): 
 function pertDraw({ earliest, likely, latest }: RipeWhen, next: () => number): number {
   const width = latest - earliest;
   if (width <= 0) return likely;
-  const a = 1 + (4 * (likely - earliest)) / width;
-  const b = 1 + (4 * (latest - likely)) / width;
+  const { a, b } = pertShape({ earliest, likely, latest });
   return earliest + width * betaDraw(a, b, next);
 }
 
@@ -164,15 +166,7 @@ function checkDoubt(problem: BoardProblem, { ripe, visits, cv, draws }: Doubt): 
   if (!(Number.isInteger(draws) && draws >= 1 && draws <= MOST_DRAWS))
     throw new InputError('draws', draws, `a whole number from 1 to ${MOST_DRAWS}`);
   if (!(cv >= 0 && cv <= 2)) throw new InputError('cv', cv, 'from 0 to 2');
-  ripe.forEach(({ earliest, likely, latest }, c) => {
-    if (!(
-      earliest <= likely &&
-      likely <= latest &&
-      Math.abs(latest) < 1e5 &&
-      Math.abs(earliest) < 1e5
-    ))
-      throw new InputError(`ripe.${c}`, likely, 'earliest, likeliest and latest in this order');
-  });
+  ripe.forEach((r, c) => checkRipe(`ripe.${c}`, r));
   visits.forEach(({ crop, parts }, i) => {
     if (!ripe[crop]) throw new InputError(`visits.${i}.crop`, crop, `one of ${ripe.length} crops`);
     if (parts && !(parts.spread >= 0 && Math.abs(parts.on) < 1e5))

@@ -1,4 +1,4 @@
-import { daysLate, sameCrew, type Ground, type Shift } from './ground';
+import { sameCrew, type Ground, type Shift } from './ground';
 import { SLOTS_A_DAY, type BoardPlan, type BoardVisit, type Placed } from './problem';
 
 /** A visit put somewhere, and what that costs beside what is there. */
@@ -96,7 +96,7 @@ export class BoardState {
     const over = (shift.over[from + halfDays] ?? 0) - (shift.over[from] ?? 0);
     const moved = published && !pinned && !this.stays(published, shift, first);
     return (
-      daysLate(visit, last) * visit.perDayLate +
+      (this.ground.lateness[i]?.[last] ?? 0) +
       over * costs.overTime +
       (moved ? costs.change : 0) +
       (visit.farm ? this.wayTo(i, shift, from) * costs.km : 0)
@@ -201,7 +201,7 @@ export class BoardState {
 
   /** What the board costs as it stands, worked out anew. Money. */
   total(): number {
-    const { visits, costs, technicians, slots } = this.ground.problem;
+    const { visits, costs } = this.ground.problem;
     let sum = 0;
     visits.forEach((visit, i) => {
       const there = this.placed[i];
@@ -212,12 +212,19 @@ export class BoardState {
       const { shift, from } = there;
       const [first, last] = this.spanOf(i, there);
       const over = (shift.over[from + visit.halfDays] ?? 0) - (shift.over[from] ?? 0);
-      sum += daysLate(visit, last) * visit.perDayLate + over * costs.overTime;
+      sum += (this.ground.lateness[i]?.[last] ?? 0) + over * costs.overTime;
       const { published, pinned } = visit;
       if (published && !pinned && !this.stays(published, shift, first)) sum += costs.change;
     });
+    return sum + this.km() * costs.km;
+  }
+
+  /** What all technicians drive. */
+  km(): number {
+    const { technicians, slots } = this.ground.problem;
+    let sum = 0;
     technicians.forEach((_, k) => {
-      for (let day = 0; day * SLOTS_A_DAY < slots; day += 1) sum += this.dayNow(k, day) * costs.km;
+      for (let day = 0; day * SLOTS_A_DAY < slots; day += 1) sum += this.dayNow(k, day);
     });
     return sum;
   }

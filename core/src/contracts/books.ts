@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MapSpot } from './board';
 import { Id, LongText, ShortText, Slug } from './common';
 
 /** What a dealership keeps a list of, and can bring in as a file. */
@@ -14,6 +15,7 @@ export const Customer = z.object({
   phone: z.string().trim().max(60).default(''),
   email: z.string().trim().max(120).default(''),
   note: LongText.default(''),
+  spot: MapSpot.nullable().default(null).describe('where its farm lies; null: nobody has said'),
 });
 export type Customer = z.infer<typeof Customer>;
 
@@ -68,6 +70,8 @@ export const BOOK_COLUMNS: Readonly<Record<BookKind, readonly BookColumn[]>> = {
     column('phone', 'as it is dialled', '0100 200 300', false),
     column('email', 'for reports', 'office@mill-farm.invalid', false),
     column('note', 'anything', 'gate is locked', false),
+    column('km east', 'of the middle of the map, in figures', '12.5', false),
+    column('km north', 'of the middle of the map, in figures', '-3', false),
   ],
   machines: [
     column('serial', 'as on its plate', 'A1001'),

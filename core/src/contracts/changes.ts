@@ -52,7 +52,7 @@ export type MachineChanges = z.infer<typeof MachineChanges>;
 
 /** What is told as it happens. `many`: so many machines that each list is better asked for anew. */
 export const LiveChange = z.object({
-  what: z.enum(['facts', 'standing', 'many']),
+  what: z.enum(['facts', 'standing', 'many', 'board', 'search']),
   id: Id.nullable(),
   version: z.int(),
 });

@@ -1,3 +1,4 @@
+export * from './board';
 export * from './books';
 export * from './card';
 export * from './changes';

@@ -190,6 +190,7 @@ export type Yard = z.infer<typeof Yard>;
 /** Which visits are asked for. */
 export const VisitsAsked = z.object({
   from: Day.optional().describe('only those that end on this day or later'),
+  technician: Id.optional().describe('only those they are on'),
   cursor: z.string().max(300).optional(),
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });

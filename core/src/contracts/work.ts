@@ -115,21 +115,44 @@ export const JobTime = z.object({
 });
 export type JobTime = z.infer<typeof JobTime>;
 
+/** Before noon or after it. */
+export const HalfDay = z.enum(['morning', 'noon']);
+export type HalfDay = z.infer<typeof HalfDay>;
+
+/** Where a visit is: the machine in a bay, or the technician at the farm. */
+export const Site = z.enum(['bay', 'farm']);
+
 /** Planned work on one machine. `hours` is filled by the server from the machine's open work. */
 export const Visit = z.object({
   id: Id,
   machineId: Id,
   technicianId: Id,
   technician: z.string(),
+  mateId: Id.nullable().default(null).describe('who helps, where it takes two'),
+  mate: z.string().nullable().default(null),
   startsOn: Day,
+  starts: HalfDay.default('morning'),
   endsOn: Day,
+  ends: HalfDay.default('noon').describe('the half day it ends with'),
+  halfDays: z.int().min(1).nullable().default(null).describe('null: as long as its hours take'),
   hours: z.number().positive().max(1000),
-  site: z.enum(['bay', 'farm']),
+  site: Site,
+  pinned: z.boolean().default(false).describe('stays where it is when the rest is planned anew'),
+  overTime: z.boolean().default(false).describe('worked over time too'),
   note: LongText.default(''),
   workIds: z.array(Id),
+  startedAt: Moment.nullable().default(null),
+  finishedAt: Moment.nullable().default(null),
   version: z.int().min(1),
 });
 export type Visit = z.infer<typeof Visit>;
+
+/** What is said of a visit by who is on it; null takes it back. */
+export const VisitNote = z.object({
+  startedAt: Moment.nullable().optional(),
+  finishedAt: Moment.nullable().optional(),
+});
+export type VisitNote = z.infer<typeof VisitNote>;
 
 /** What a planner sets. `version` is the one seen when changing an existing visit. */
 export const VisitPlan = z.object({
@@ -137,7 +160,9 @@ export const VisitPlan = z.object({
   machineId: Id,
   technicianId: z.uuid('a technician'),
   startsOn: Day,
-  site: z.enum(['bay', 'farm']).default('bay'),
+  starts: HalfDay.optional().describe('as it was, or in the morning'),
+  mateId: Id.nullable().optional().describe('who helps; as it was where nothing is said'),
+  site: Site.default('bay'),
   note: LongText.default(''),
   version: z.int().min(1).nullable().default(null),
 });

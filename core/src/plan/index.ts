@@ -9,3 +9,4 @@ export * from './ready';
 export * from './standing';
 export * from './tasks';
 export * from './use';
+export * from './visitWork';

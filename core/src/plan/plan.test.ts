@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import type { MachineFile, Reading, ReadingValue, Tick, Visit, WorkItem } from '../contracts';
+import {
+  Visit,
+  type MachineFile,
+  type Reading,
+  type ReadingValue,
+  type Tick,
+  type WorkItem,
+} from '../contracts';
 import { closedUp, seasonFile, workItem } from '../testing/season';
 import { shortSheet, MACHINE_ID, reading, WALK_ID } from '../testing/sheet';
 import { proposeWork } from '../work';
@@ -78,19 +85,19 @@ const item = (r: Reading): WorkItem =>
     cover: { name: 'left side shields', minutes: 15 },
     acceptedAt: new Date(Date.parse(r.takenAt) + 1000).toISOString(),
   });
-const visit = (startsOn: string, endsOn: string, workIds: string[]): Visit => ({
-  id: '0197a000-0000-7000-8000-0000000000c1',
-  machineId: MACHINE_ID,
-  technicianId: MACHINE_ID,
-  technician: 'Ines Marrow',
-  startsOn,
-  endsOn,
-  hours: 1.5,
-  site: 'bay',
-  note: '',
-  workIds,
-  version: 1,
-});
+const visit = (startsOn: string, endsOn: string, workIds: string[]): Visit =>
+  Visit.parse({
+    id: '0197a000-0000-7000-8000-0000000000c1',
+    machineId: MACHINE_ID,
+    technicianId: MACHINE_ID,
+    technician: 'Ines Marrow',
+    startsOn,
+    endsOn,
+    hours: 1.5,
+    site: 'bay',
+    workIds,
+    version: 1,
+  });
 
 describe('standing of a machine', () => {
   test('without a walk, the walk itself is the work, and starting it is next', () => {

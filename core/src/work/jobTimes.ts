@@ -36,6 +36,22 @@ export function jobsOf(
   });
 }
 
+/** So many jobs are needed before their spread takes the place of the shop rule. */
+const SPREAD_ENOUGH = 8;
+
+/**
+ * How far jobs take longer or shorter than their kind does, relative: the coefficient of variation of
+ * a log-normal.
+ * @returns undefined where there are too few
+ */
+export function spreadOf(jobs: readonly Job[]): number | undefined {
+  if (jobs.length < SPREAD_ENOUGH) return undefined;
+  const usual = timesOf(jobs);
+  const logs = jobs.map(({ kind, ratio }) => Math.log(ratio / (usual[kind]?.ratio ?? ratio)));
+  const variance = logs.reduce((sum, l) => sum + l * l, 0) / (logs.length - 1);
+  return Math.sqrt(Math.exp(variance) - 1);
+}
+
 /** What jobs have taken against the sheet, by kind: the median, which one bad day does not move. */
 export function timesOf(jobs: readonly Job[]): Record<string, JobTime> {
   const byKind = new Map<string, number[]>();

@@ -152,7 +152,7 @@ const STORE: { readonly [K in BookKind]: Store<K> } = {
   customers: (db, items) =>
     within(db, async (transaction) => {
       await CustomerRow.bulkCreate(
-        items.map((c) => ({ ...c })),
+        items.map(({ spot, ...c }) => ({ ...c, x: spot?.x ?? null, y: spot?.y ?? null })),
         { transaction },
       );
     }),

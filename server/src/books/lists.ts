@@ -11,7 +11,7 @@ import {
   type HeaderPage,
   type Person,
 } from '@green-tally/core/contracts';
-import { connection, MachineRow, PersonRow } from '../db';
+import { connection, MachineRow, PersonRow, spotOf } from '../db';
 import { cursorAt, placeAt } from '../paging';
 import { ownBranch } from '../people/people';
 
@@ -60,19 +60,29 @@ const nextOf = <T>({ rows }: Found<T>, limit: number): string | null => {
 
 const sought = (q: string | undefined): string | null => q?.trim().toLowerCase() || null;
 
+type CustomerFound = Omit<Customer, 'spot'> & {
+  readonly x: number | null;
+  readonly y: number | null;
+};
+
 const CUSTOMERS = `
-  SELECT id, name, branch, place, phone, email, note, lower(name) AS sort FROM customers
+  SELECT id, name, branch, place, phone, email, note, x, y, lower(name) AS sort FROM customers
   WHERE ($1::text IS NULL OR branch = $1)
     AND ($2::text IS NULL OR strpos(lower(concat_ws(' ', name, place)), $2) > 0)`;
 
 /** A page of customers, by name. @throws Invalid for a cursor that is none */
 export async function customerPage({ branch, q, ...page }: Asked): Promise<CustomerPage> {
-  const list = await found<Customer>(CUSTOMERS, [branch ?? null, sought(q)], page, 'customers');
+  const list = await found<CustomerFound>(
+    CUSTOMERS,
+    [branch ?? null, sought(q)],
+    page,
+    'customers',
+  );
   return {
     customers: list.rows
       .slice(0, page.limit)
-      .map(({ id, name, branch: at, place, phone, email, note }) => ({
-        ...{ id, name, branch: at, place, phone, email, note },
+      .map(({ id, name, branch: at, place, phone, email, note, x, y }) => ({
+        ...{ id, name, branch: at, place, phone, email, note, spot: spotOf(x, y) },
       })),
     next: nextOf(list, page.limit),
     all: list.all,
@@ -155,7 +165,11 @@ const ROWS: { readonly [K in BookKind]: (person: Person) => Promise<Row[]> } = {
         (cursor) => customerPage({ branch: ownBranch(person).branch, cursor, limit: A_PAGE }),
         (p) => p.customers,
       )
-    ).map(({ id: _id, branch: _branch, ...rest }) => rest),
+    ).map(({ id: _id, branch: _branch, spot, ...rest }) => ({
+      ...rest,
+      'km east': spot?.x ?? '',
+      'km north': spot?.y ?? '',
+    })),
   headers: async (person) =>
     (
       await whole(

@@ -86,7 +86,12 @@ function figure({ record, decimalComma }: Line, column: string): unknown {
 const PARSED: {
   readonly [K in BookKind]: (line: Line) => z.ZodSafeParseResult<BookItems[K]>;
 } = {
-  customers: ({ record, branch }) => Customer.safeParse({ id: uuidv7(), branch, ...record }),
+  customers: (line) => {
+    const { record, branch } = line;
+    const somewhere = record['km east'] || record['km north'];
+    const spot = somewhere ? { x: figure(line, 'km east'), y: figure(line, 'km north') } : null;
+    return Customer.safeParse({ id: uuidv7(), branch, ...record, spot });
+  },
   headers: ({ record, branch }) => Header.safeParse({ id: uuidv7(), branch, ...record }),
   people: ({ record }) => NewPerson.safeParse({ ...record, signIn: record['sign-in'] }),
   machines: (line) => {
@@ -115,6 +120,8 @@ const PARSED: {
 
 /** A field of the contract as the column that it is written in. */
 const COLUMN_OF: Readonly<Record<string, string>> = {
+  'spot.x': 'km east',
+  'spot.y': 'km north',
   signIn: 'sign-in',
   builtOn: 'built on',
   'header.model': 'header model',

@@ -1,4 +1,4 @@
-import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type {
   CardLink,
@@ -21,24 +21,22 @@ import {
   type Database,
 } from '../db';
 import { Conflict, NotFound } from '../errors';
+import { idOfLink, linkKey } from '../links/links';
 import { machineToChange } from '../machines/machines';
 import { pictureOf } from '../photos/picture';
 import type { FileStore } from '../photos/store';
 
 /*
  * The operator's card: a link without an account that opens one machine's few checks of the day and
- * takes what its driver says. The link ends with the card's id and a signature of it by the server's
- * own secret, so that nothing secret is stored and a label can be printed again; taken back, it opens
- * nothing.
+ * takes what its driver says. Nothing secret is stored and a label can be printed again; taken back, it
+ * opens nothing.
  */
-
-const signatureOf = (id: string, secret: string): string =>
-  createHmac('sha256', secret).update(`card|${id}`).digest('base64url').slice(0, 22);
+const OPENS = 'card';
 
 const toLink = (row: CardRow, secret: string): CardLink => ({
   id: row.id,
   machineId: row.machineId,
-  key: `${row.id}~${signatureOf(row.id, secret)}`,
+  key: linkKey(OPENS, row.id, secret),
   madeBy: row.madeBy,
   madeAt: row.madeAt.toISOString(),
   revokedAt: row.revokedAt?.toISOString() ?? null,
@@ -95,11 +93,8 @@ export async function revokeCard(
  * was taken back
  */
 async function opened({ secret }: Cards, key: string): Promise<CardRow> {
-  const [id = '', given = ''] = key.split('~');
-  const wanted = Buffer.from(signatureOf(id, secret));
-  const asked = Buffer.from(given);
-  const signed = asked.length === wanted.length && timingSafeEqual(asked, wanted);
-  const row = signed ? await CardRow.findByPk(id) : null;
+  const id = idOfLink(OPENS, key, secret);
+  const row = id ? await CardRow.findByPk(id) : null;
   if (!row || row.revokedAt) throw new NotFound('card');
   return row;
 }

@@ -1,3 +1,6 @@
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { onThread } from '../board/thread';
 import { clockFor } from '../clock';
 import { openDatabase, SettingRow } from '../db';
 import { startWorker } from '../jobs/work';
@@ -11,7 +14,12 @@ async function work(): Promise<void> {
   const demo = process.env['GREEN_TALLY_DEMO'] === '1';
   const statedDay = demo ? (await SettingRow.findByPk('statedDay'))?.value : undefined;
   const worker = await startWorker(
-    { db, clock: clockFor(statedDay), stock: process.env['GREEN_TALLY_STOCK'] || undefined },
+    {
+      db,
+      clock: clockFor(statedDay),
+      stock: process.env['GREEN_TALLY_STOCK'] || undefined,
+      look: onThread(join(dirname(fileURLToPath(import.meta.url)), 'planBoard.mjs')),
+    },
     url,
   );
   process.stdout.write('working\n');

@@ -6,10 +6,10 @@ export const CHANGES = 'green_tally_changes';
 
 /**
  * What has changed: of one machine its facts or what is derived of them; of very many at once only
- * that it did.
+ * that it did; the plan of a branch or how likely its machines are ready; a search for a plan.
  */
 export interface Change {
-  readonly what: 'facts' | 'standing' | 'many';
+  readonly what: 'facts' | 'standing' | 'many' | 'board' | 'search';
   readonly id: string | null;
   readonly branch: string | null;
   readonly version: number;

@@ -65,10 +65,7 @@ export async function machineFileOf(
   const ticks = await TickRow.findAll({ ...where, order: [['at', 'ASC']] });
   const photos = await PhotoRow.findAll({ ...where, order: [['takenAt', 'ASC']] });
   const said = await SaidRow.findAll({ ...where, order: [['at', 'ASC']] });
-  const names = await namesOf(
-    visits.map((v) => v.technicianId),
-    transaction,
-  );
+  const names = await namesOf(visits.flatMap(handsOf), transaction);
   const refs = await refsOf(
     machine,
     readings.map((r) => r.sheet),
@@ -111,6 +108,13 @@ export async function readingsOf(id: string, transaction?: Transaction): Promise
   });
   return rows.map(toReading);
 }
+
+/** Who works on a visit. */
+export const handsOf = ({
+  technicianId,
+  mateId,
+}: Pick<VisitRow, 'technicianId' | 'mateId'>): string[] =>
+  mateId ? [technicianId, mateId] : [technicianId];
 
 /** Names of people by id. */
 export async function namesOf(

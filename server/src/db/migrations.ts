@@ -216,6 +216,31 @@ const MIGRATIONS = [
     `DROP TABLE part_orders, stock_asked, stock, suppliers; DELETE FROM part_prices WHERE price IS NULL;
     ALTER TABLE part_prices DROP COLUMN supplier, ALTER COLUMN price SET NOT NULL;`,
   ),
+  // visits by half days; who can do what and when; plans as they were published and are looked for
+  sql(
+    '016-board',
+    `
+    ALTER TABLE visits ADD COLUMN mate_id uuid REFERENCES people(id), ADD COLUMN starts text NOT NULL DEFAULT 'morning', ADD COLUMN ends text NOT NULL DEFAULT 'noon',
+      ADD COLUMN half_days int CHECK (half_days BETWEEN 1 AND 200), ADD COLUMN pinned boolean NOT NULL DEFAULT false, ADD COLUMN over_time boolean NOT NULL DEFAULT false,
+      ADD COLUMN started_at timestamptz, ADD COLUMN finished_at timestamptz;
+    CREATE INDEX visits_technician ON visits (technician_id, ends_on);
+    ALTER TABLE customers ADD COLUMN x double precision, ADD COLUMN y double precision, ADD CHECK ((x IS NULL) = (y IS NULL));
+    CREATE TABLE board_settings (branch text PRIMARY KEY REFERENCES branches(name), document jsonb NOT NULL, version int NOT NULL, by text NOT NULL, at timestamptz NOT NULL);
+    CREATE TABLE technician_hours (person_id uuid PRIMARY KEY REFERENCES people(id) ON DELETE CASCADE, skills jsonb NOT NULL, week jsonb NOT NULL, away jsonb NOT NULL, version int NOT NULL);
+    CREATE TABLE plan_versions (branch text NOT NULL REFERENCES branches(name), n int NOT NULL CHECK (n > 0), by text NOT NULL, at timestamptz NOT NULL, why text NOT NULL, changes jsonb NOT NULL,
+      PRIMARY KEY (branch, n));
+    CREATE TABLE plan_searches (id uuid PRIMARY KEY, branch text NOT NULL, by text NOT NULL, at timestamptz NOT NULL, seen int NOT NULL, wish jsonb NOT NULL, state text NOT NULL, share double precision NOT NULL,
+      first double precision, cost double precision, bound double precision, proven boolean NOT NULL, before jsonb, after jsonb, trouble text);
+    CREATE INDEX plan_searches_at ON plan_searches (at);
+    CREATE TABLE calendar_feeds (id uuid PRIMARY KEY, person_id uuid NOT NULL REFERENCES people(id) ON DELETE CASCADE, made_by text NOT NULL, made_at timestamptz NOT NULL, revoked_at timestamptz);
+    CREATE INDEX calendar_feeds_person ON calendar_feeds (person_id);
+    CREATE TABLE machine_chances (machine_id uuid PRIMARY KEY REFERENCES machines(id) ON DELETE CASCADE, chance double precision NOT NULL, at timestamptz NOT NULL DEFAULT now());
+    -- every machine is judged anew, so that its work is on the board
+    ALTER TABLE machine_standings ADD COLUMN board jsonb NOT NULL DEFAULT '[]'; UPDATE machine_standings SET version = 0;`,
+    `ALTER TABLE machine_standings DROP COLUMN board; DROP TABLE machine_chances, calendar_feeds, plan_searches, plan_versions, technician_hours, board_settings; ALTER TABLE customers DROP COLUMN x, DROP COLUMN y;
+    DROP INDEX visits_technician;
+    ALTER TABLE visits DROP COLUMN mate_id, DROP COLUMN starts, DROP COLUMN ends, DROP COLUMN half_days, DROP COLUMN pinned, DROP COLUMN over_time, DROP COLUMN started_at, DROP COLUMN finished_at;`,
+  ),
 ];
 
 /**

@@ -5,6 +5,7 @@ import {
   type InferCreationAttributes,
 } from 'sequelize';
 import type {
+  BoardSetting,
   BranchCosts,
   Import,
   ImportReport,
@@ -13,12 +14,16 @@ import type {
   OwnTool,
   Person,
   Photo,
+  PlanSearch,
+  PlanWish,
   Problem,
   Reading,
   SheetPage,
   SpecSheet,
+  TechnicianHours,
   Tick,
   Visit,
+  VisitDiffers,
   Walk,
   WorkItem,
 } from '@green-tally/core/contracts';
@@ -77,6 +82,9 @@ export class CustomerRow extends Model<
   declare phone: string;
   declare email: string;
   declare note: string;
+  /** km east and north on the branch's map */
+  declare x: CreationOptional<number | null>;
+  declare y: CreationOptional<number | null>;
 }
 
 export class HeaderRow extends Model<
@@ -186,12 +194,20 @@ export class VisitRow extends Model<InferAttributes<VisitRow>, InferCreationAttr
   declare id: string;
   declare machineId: string;
   declare technicianId: string;
+  declare mateId: CreationOptional<string | null>;
   declare startsOn: string;
+  declare starts: CreationOptional<Visit['starts']>;
   declare endsOn: string;
+  declare ends: CreationOptional<Visit['ends']>;
+  declare halfDays: CreationOptional<number | null>;
   declare hours: number;
   declare site: Visit['site'];
+  declare pinned: CreationOptional<boolean>;
+  declare overTime: CreationOptional<boolean>;
   declare note: string;
   declare workIds: string[];
+  declare startedAt: CreationOptional<Date | null>;
+  declare finishedAt: CreationOptional<Date | null>;
   declare version: number;
 }
 
@@ -318,6 +334,74 @@ export class OrderRow extends Model<InferAttributes<OrderRow>, InferCreationAttr
   declare note: string;
   declare by: string;
   declare version: number;
+}
+
+/** How a branch plans its visits, but for its version. */
+export class BoardSettingRow extends Model<
+  InferAttributes<BoardSettingRow>,
+  InferCreationAttributes<BoardSettingRow>
+> {
+  declare branch: string;
+  declare document: Omit<BoardSetting, 'branch' | 'version'>;
+  declare version: number;
+  declare by: string;
+  declare at: Date;
+}
+
+/** What a technician can do, and when. */
+export class TechnicianHoursRow extends Model<
+  InferAttributes<TechnicianHoursRow>,
+  InferCreationAttributes<TechnicianHoursRow>
+> {
+  declare personId: string;
+  declare skills: string[];
+  declare week: TechnicianHours['week'];
+  declare away: TechnicianHours['away'];
+  declare version: number;
+}
+
+/** A plan that was published, as what it changed of the one before. */
+export class PlanVersionRow extends Model<
+  InferAttributes<PlanVersionRow>,
+  InferCreationAttributes<PlanVersionRow>
+> {
+  declare branch: string;
+  declare n: number;
+  declare by: string;
+  declare at: Date;
+  declare why: string;
+  declare changes: VisitDiffers[];
+}
+
+/** A search for a plan, and what it found. */
+export class PlanSearchRow extends Model<
+  InferAttributes<PlanSearchRow>,
+  InferCreationAttributes<PlanSearchRow>
+> {
+  declare id: string;
+  declare branch: string;
+  declare by: string;
+  declare at: Date;
+  declare seen: number;
+  declare wish: PlanWish;
+  declare state: PlanSearch['state'];
+  declare share: number;
+  declare first: CreationOptional<number | null>;
+  declare cost: CreationOptional<number | null>;
+  declare bound: CreationOptional<number | null>;
+  declare proven: boolean;
+  declare before: CreationOptional<PlanSearch['before']>;
+  declare after: CreationOptional<PlanSearch['after']>;
+  declare trouble: CreationOptional<string | null>;
+}
+
+/** A calendar's secret link; what makes it secret is signed by the server, not kept. */
+export class FeedRow extends Model<InferAttributes<FeedRow>, InferCreationAttributes<FeedRow>> {
+  declare id: string;
+  declare personId: string;
+  declare madeBy: string;
+  declare madeAt: Date;
+  declare revokedAt: CreationOptional<Date | null>;
 }
 
 /** An import of readings: its file, until it is done, and how far it has come. */

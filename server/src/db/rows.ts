@@ -1,5 +1,6 @@
 import type {
   Machine,
+  MapSpot,
   OperatorSaid,
   Photo,
   Reading,
@@ -123,16 +124,31 @@ export const toWork = (row: WorkRow): WorkItem => ({
   acceptedAt: row.acceptedAt.toISOString(),
   withdrawnAt: row.withdrawnAt?.toISOString() ?? null,
 });
+/** Where a farm lies; null where nobody has said. */
+export const spotOf = (
+  x: number | null | undefined,
+  y: number | null | undefined,
+): MapSpot | null => (typeof x === 'number' && typeof y === 'number' ? { x, y } : null);
+
 export const toVisit = (row: VisitRow, names: ReadonlyMap<string, string>): Visit => ({
   id: row.id,
   machineId: row.machineId,
   technicianId: row.technicianId,
   technician: names.get(row.technicianId) ?? '',
+  mateId: row.mateId ?? null,
+  mate: row.mateId ? (names.get(row.mateId) ?? '') : null,
   startsOn: row.startsOn,
+  starts: row.starts,
   endsOn: row.endsOn,
+  ends: row.ends,
+  halfDays: row.halfDays ?? null,
   hours: row.hours,
   site: row.site,
+  pinned: row.pinned,
+  overTime: row.overTime,
   note: row.note,
   workIds: row.workIds,
+  startedAt: row.startedAt?.toISOString() ?? null,
+  finishedAt: row.finishedAt?.toISOString() ?? null,
   version: row.version,
 });

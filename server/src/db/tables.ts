@@ -24,6 +24,11 @@ import {
   SupplierRow,
   StockRow,
   OrderRow,
+  BoardSettingRow,
+  TechnicianHoursRow,
+  PlanVersionRow,
+  PlanSearchRow,
+  FeedRow,
 } from './models';
 
 const id = { type: DataTypes.UUID, primaryKey: true } as const;
@@ -79,7 +84,10 @@ export function defineModels(sequelize: Sequelize): void {
     table('machines'),
   );
   CustomerRow.init(
-    own({ id, name: text, branch: text, place: text, phone: text, email: text, note: text }),
+    own({
+      ...{ id, name: text, branch: text, place: text, phone: text, email: text, note: text },
+      ...{ x: maybeNumber, y: maybeNumber },
+    }),
     table('customers'),
   );
   HeaderRow.init(
@@ -190,12 +198,20 @@ export function defineModels(sequelize: Sequelize): void {
       id,
       machineId: uuid,
       technicianId: uuid,
+      mateId: maybeUuid,
       startsOn: day,
+      starts: { ...text, defaultValue: 'morning' },
       endsOn: day,
+      ends: { ...text, defaultValue: 'noon' },
+      halfDays: { type: DataTypes.INTEGER, allowNull: true },
       hours: number,
       site: text,
+      pinned: { ...flag, defaultValue: false },
+      overTime: { ...flag, defaultValue: false },
       note: text,
       workIds: json,
+      startedAt: maybeMoment,
+      finishedAt: maybeMoment,
       version: { type: DataTypes.INTEGER, allowNull: false },
     }),
     table('visits'),
@@ -314,6 +330,61 @@ export function defineModels(sequelize: Sequelize): void {
       version: whole,
     }),
     table('part_orders'),
+  );
+  BoardSettingRow.init(
+    own({
+      branch: { ...text, primaryKey: true },
+      document: json,
+      version: whole,
+      by: text,
+      at: moment,
+    }),
+    table('board_settings'),
+  );
+  TechnicianHoursRow.init(
+    own({
+      personId: { type: DataTypes.UUID, primaryKey: true },
+      skills: json,
+      week: json,
+      away: json,
+      version: whole,
+    }),
+    table('technician_hours'),
+  );
+  PlanVersionRow.init(
+    own({
+      branch: { ...text, primaryKey: true },
+      n: { type: DataTypes.INTEGER, primaryKey: true },
+      by: text,
+      at: moment,
+      why: text,
+      changes: json,
+    }),
+    table('plan_versions'),
+  );
+  PlanSearchRow.init(
+    own({
+      id,
+      branch: text,
+      by: text,
+      at: moment,
+      seen: whole,
+      wish: json,
+      state: text,
+      share: number,
+      first: maybeNumber,
+      cost: maybeNumber,
+      bound: maybeNumber,
+      proven: flag,
+      before: maybeJson,
+      after: maybeJson,
+      trouble: maybeText,
+    }),
+    table('plan_searches'),
+  );
+  FeedRow.init(
+    own({ id, personId: uuid, madeBy: text, madeAt: moment, revokedAt: maybeMoment }),
+    table('calendar_feeds'),
   );
   ImportRow.init(
     own({

@@ -16,6 +16,8 @@ import {
   SheetRow,
   TickRow,
   VisitRow,
+  BoardSettingRow,
+  TechnicianHoursRow,
   WalkRow,
   WorkRow,
   type Database,
@@ -45,7 +47,10 @@ export async function loadDemo(db: Database): Promise<string> {
       demo.machines.map((m) => ({ ...m })),
       { transaction },
     );
-    await CustomerRow.bulkCreate([...demo.customers], { transaction });
+    await CustomerRow.bulkCreate(
+      demo.customers.map(({ spot, ...c }) => ({ ...c, x: spot?.x ?? null, y: spot?.y ?? null })),
+      { transaction },
+    );
     await HeaderRow.bulkCreate(
       demo.headers.map(({ on: _on, ...h }) => ({ ...h, equipment: h.equipment ?? null })),
       { transaction },
@@ -61,6 +66,17 @@ export async function loadDemo(db: Database): Promise<string> {
       { transaction },
     );
     const now = { by: 'Rhea Aldane', at: new Date('2026-02-02T08:00:00Z') };
+    await BoardSettingRow.bulkCreate(
+      demo.boards.map(({ branch, version, ...document }) => ({
+        ...{ branch, version, document },
+        ...now,
+      })),
+      { transaction },
+    );
+    await TechnicianHoursRow.bulkCreate(
+      demo.hours.map((h) => ({ ...h })),
+      { transaction },
+    );
     await CostsRow.bulkCreate(
       demo.costs.map((c) => ({ ...c, version: 1, ...now })),
       { transaction },
@@ -105,7 +121,11 @@ export async function loadDemo(db: Database): Promise<string> {
       { transaction },
     );
     await VisitRow.bulkCreate(
-      demo.visits.map((v) => ({ ...v })),
+      demo.visits.map((v) => ({
+        ...v,
+        startedAt: v.startedAt ? new Date(v.startedAt) : null,
+        finishedAt: v.finishedAt ? new Date(v.finishedAt) : null,
+      })),
       { transaction },
     );
     await SettingRow.upsert({ key: 'statedDay', value: demo.today }, { transaction });

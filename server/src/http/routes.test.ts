@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Express } from 'express';
 import request, { type Response } from 'supertest';
 import { ROUTES, type RouteId } from '@green-tally/core/api';
-import type { Visit } from '@green-tally/core/contracts';
+import type { BoardJob, Visit } from '@green-tally/core/contracts';
 import { DEMO_PASSWORD, demoId } from '@green-tally/demo';
 import {
   beltReading,
@@ -109,6 +109,9 @@ const ordered = (id: string) =>
   maud
     .post('/api/orders')
     .send({ orders: [{ id, number: 'LM-7020', quantity: 1, expectedOn: '2026-06-20' }] });
+
+const aSearch = (id: string) => maud.post('/api/board/searches').send({ id, kept: [], seconds: 1 });
+const aFeed = () => maud.post('/api/feeds').send({ personId: demoId('person ines') });
 
 const keptPage = (id: string): Promise<Response> =>
   maud
@@ -324,6 +327,50 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   },
   'DELETE /visits/{id}': async () => maud.delete(`/api/visits/${(await anyVisit()).id}`),
   'GET /plan.ics': async () => maud.get('/api/plan.ics'),
+  'GET /plan.csv': async () => maud.get('/api/plan.csv'),
+  'POST /visits/{id}/note': async () =>
+    maud
+      .post(`/api/visits/${(await anyVisit()).id}/note`)
+      .send({ startedAt: '2026-06-09T07:00:00.000Z' }),
+  'GET /crew': async () => maud.get('/api/crew'),
+  'PUT /crew/setting': async () =>
+    maud.put('/api/crew/setting').send((await maud.get('/api/crew')).body.setting),
+  'PUT /crew/technicians/{id}': async () => {
+    const { personId, name: _, ...hours } = (await maud.get('/api/crew')).body.technicians[0];
+    return maud.put(`/api/crew/technicians/${personId}`).send(hours);
+  },
+  'PUT /crew/farms': async () => {
+    const [{ id }] = (await maud.get('/api/crew')).body.farms;
+    return maud.put('/api/crew/farms').send({ farms: [{ id, spot: { x: 3, y: -4.5 } }] });
+  },
+  'POST /harvests/move': async () =>
+    maud.post('/api/harvests/move').send({ crop: 'lentils', days: -2 }),
+  'GET /board': async () => maud.get('/api/board'),
+  'POST /board/publish': async () => {
+    const { plan, jobs } = (await maud.get('/api/board')).body;
+    const job = jobs.find((j: BoardJob) => j.published && !j.finishedAt);
+    const change = { id: job.id, machineId: job.machine.id, version: job.version, to: null };
+    const seen = plan?.n ?? 0;
+    return maud.post('/api/board/publish').send({ seen, why: 'not now', changes: [change] });
+  },
+  'GET /board/plans': async () => maud.get('/api/board/plans'),
+  'GET /board/plans/differences': async () => maud.get('/api/board/plans/differences?from=0&to=99'),
+  'POST /board/searches': async () => aSearch(randomUUID()),
+  'GET /board/searches/{id}': async () => {
+    const id = randomUUID();
+    await aSearch(id).expect(202);
+    return maud.get(`/api/board/searches/${id}`);
+  },
+  'POST /board/searches/{id}/stop': async () => {
+    const id = randomUUID();
+    await aSearch(id).expect(202);
+    return maud.post(`/api/board/searches/${id}/stop`);
+  },
+  'GET /feeds': async () => maud.get('/api/feeds'),
+  'POST /feeds': async () => aFeed(),
+  'DELETE /feeds/{id}': async () => maud.delete(`/api/feeds/${(await aFeed()).body.id}`),
+  'GET /feeds/{key}/visits.ics': async () =>
+    request(place.app).get(`/api/feeds/${(await aFeed()).body.key}/visits.ics`),
 };
 
 describe('every route answers as the table says', () => {

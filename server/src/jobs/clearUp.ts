@@ -6,6 +6,8 @@ const WRITES_DAYS = 120;
 const UPLOADS_DAYS = 30;
 /** A report is looked at within this time. */
 const IMPORTS_DAYS = 14;
+/** A search for a plan is looked at, published or dropped within this time. */
+const SEARCHES_DAYS = 3;
 
 /**
  * Takes away what nobody needs any more: sessions and tries that have ended, reports of old imports,
@@ -17,6 +19,7 @@ export async function clearUp(db: Database): Promise<void> {
     'DELETE FROM tries WHERE until < now()',
     `DELETE FROM imports WHERE at < now() - ${IMPORTS_DAYS} * interval '1 day'`,
     `DELETE FROM photo_uploads WHERE at < now() - ${UPLOADS_DAYS} * interval '1 day'`,
+    `DELETE FROM plan_searches WHERE at < now() - ${SEARCHES_DAYS} * interval '1 day'`,
     `DELETE FROM machine_writes WHERE at < now() - ${WRITES_DAYS} * interval '1 day'`,
   ])
     await db.sequelize.query(sql);

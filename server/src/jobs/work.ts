@@ -1,6 +1,8 @@
 import type PgBoss from 'pg-boss';
 import type { Clock } from '../clock';
 import { listen, QUEUES, type Database, type QueueName } from '../db';
+import { here, keepChances, runSearch } from '../board/search';
+import type { LookApart } from '../board/thread';
 import { askStock } from '../parts/stock';
 import { clearUp } from './clearUp';
 import { runImport } from '../walks/importCsv';
@@ -13,6 +15,8 @@ export interface Shop {
   readonly clock: Clock;
   /** address of the stock service, where there is one */
   readonly stock?: string | undefined;
+  /** how plans are looked for; here unless said, on a thread where there is one */
+  readonly look?: LookApart;
 }
 
 /** What each queue's jobs do; each may run twice, and beside another of its key. */
@@ -22,6 +26,10 @@ const DO: Readonly<Record<QueueName, (shop: Shop, job: PgBoss.Job) => Promise<un
   clearUp: ({ db }) => clearUp(db),
   newDay: ({ db, clock }) => beginDay(db, clock.today()),
   stock: ({ db, stock }) => askStock(db, stock),
+  search: ({ db, clock, look = here }, job) =>
+    runSearch({ db, today: clock.today(), look }, named(job, 'search')),
+  chances: ({ db, clock }, job) =>
+    keepChances({ db, branch: named(job, 'branch'), today: clock.today(), patience: 0 }),
 };
 
 /** What a job names: the id of a machine, say. */
@@ -38,6 +46,8 @@ const AT_ONCE: Readonly<Record<QueueName, number>> = {
   clearUp: 1,
   newDay: 1,
   stock: 1,
+  search: 1,
+  chances: 1,
 };
 
 /** Jobs that were run, by queue, and those that failed. */
@@ -48,7 +58,10 @@ export type Ran = Record<QueueName, number> & { failed: number };
  * database.
  */
 export async function runJobs(shop: Shop): Promise<Ran> {
-  const ran: Ran = { judge: 0, importReadings: 0, clearUp: 0, newDay: 0, stock: 0, failed: 0 };
+  const ran: Ran = {
+    ...{ judge: 0, importReadings: 0, clearUp: 0, newDay: 0, stock: 0, search: 0, chances: 0 },
+    failed: 0,
+  };
   for (;;) {
     let taken = 0;
     for (const name of Object.keys(QUEUES) as QueueName[]) {

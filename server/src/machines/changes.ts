@@ -6,6 +6,7 @@ import {
   costsInUse,
   fleetRates,
   MachineRow,
+  handsOf,
   namesOf,
   ofChecks,
   ReadingRow,
@@ -63,7 +64,7 @@ export async function changesOf(id: string, known: KnownOf): Promise<MachineChan
     PhotoRow.findAll({ ...where, order: ['takenAt'] }),
     SaidRow.findAll({ ...where, order: ['at'] }),
   ]);
-  const names = await namesOf(visits.map((v) => v.technicianId));
+  const names = await namesOf(visits.flatMap(handsOf));
   const machine = toMachine(row);
   const { basis, judgedBy } = await basisOf(row);
   return {

@@ -2,7 +2,7 @@ import { Op } from 'sequelize';
 import type { VanList, Visit } from '@green-tally/core/contracts';
 import { vanList } from '@green-tally/core/parts';
 import { checksFor } from '@green-tally/core/walk';
-import { machineFileOf, namesOf, toVisit, VisitRow } from '../db';
+import { handsOf, machineFileOf, namesOf, toVisit, VisitRow } from '../db';
 import { NotFound } from '../errors';
 
 /** What is loaded for one visit. @throws NotFound */
@@ -16,7 +16,11 @@ export async function vanOfVisit(id: string): Promise<VanList> {
 /** What a technician loads for the visits of a day. */
 export async function vanOfDay(technicianId: string, on: string): Promise<VanList> {
   const rows = await VisitRow.findAll({
-    where: { technicianId, startsOn: { [Op.lte]: on }, endsOn: { [Op.gte]: on } },
+    where: {
+      [Op.or]: [{ technicianId }, { mateId: technicianId }],
+      startsOn: { [Op.lte]: on },
+      endsOn: { [Op.gte]: on },
+    },
     order: ['startsOn', 'id'],
   });
   const name = (await namesOf([technicianId])).get(technicianId);
@@ -25,7 +29,7 @@ export async function vanOfDay(technicianId: string, on: string): Promise<VanLis
 }
 
 async function named(rows: readonly VisitRow[]): Promise<Visit[]> {
-  const names = await namesOf(rows.map((r) => r.technicianId));
+  const names = await namesOf(rows.flatMap(handsOf));
   return rows.map((r) => toVisit(r, names));
 }
 

@@ -28,6 +28,7 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '013-operators-card',
     '014-work',
     '015-parts',
+    '016-board',
   ]);
 });
 
@@ -50,6 +51,7 @@ test('two processes migrating at once agree', async () => {
     '013-operators-card',
     '014-work',
     '015-parts',
+    '016-board',
   ]);
 });
 

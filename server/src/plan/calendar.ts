@@ -1,4 +1,5 @@
-import type { Readable } from 'node:stream';
+import { Readable } from 'node:stream';
+import { stringify } from 'csv-stringify';
 import { addDays } from 'date-fns/addDays';
 import { parseISO } from 'date-fns/parseISO';
 import { ICalCalendar, ICalCalendarMethod } from 'ical-generator';
@@ -47,12 +48,44 @@ export function planCalendar({ visits, work, of }: PlanShown, now: Date): string
   return calendar.toString();
 }
 
-/** The plan of a branch (of all when undefined) as a file, a page of visits at a time. */
-export function planFile(branch: string | undefined, now: Date): Readable {
+/** Whose plan it is: of a branch, of all when undefined, or of one technician. */
+export interface PlanOf {
+  readonly branch?: string | undefined;
+  readonly technician?: string | undefined;
+  readonly from?: string | undefined;
+  /** in words */
+  readonly of: string;
+}
+
+/** A plan as a file, a page of visits at a time. */
+export function planFile({ of, ...whose }: PlanOf, now: Date): Readable {
   async function* parts() {
-    for await (const visits of allVisits(branch))
-      yield [{ visits, work: await workOfVisits(visits), of: branch ?? 'all branches' }];
+    for await (const visits of allVisits(whose))
+      yield [{ visits, work: await workOfVisits(visits), of }];
   }
-  const none: PlanShown = { visits: [], work: new Map(), of: branch ?? 'all branches' };
+  const none: PlanShown = { visits: [], work: new Map(), of };
   return calendarFile(([shown = none]) => planCalendar(shown, now), parts());
 }
+
+/** The plan as CSV, a line a visit, a page of visits at a time. */
+export function planCsv(whose: Omit<PlanOf, 'of'>): Readable {
+  async function* records() {
+    for await (const visits of allVisits(whose))
+      for (const { visit, machine } of visits)
+        yield [
+          ...[visit.startsOn, visit.starts, visit.endsOn, visit.ends, String(visit.hours)],
+          ...[visit.technician, visit.mate ?? '', machine.serial, machine.model],
+          ...[machine.customer, visit.site, machine.harvest.crop, machine.harvest.start],
+          ...[visit.pinned ? 'yes' : '', visit.startedAt ?? '', visit.finishedAt ?? '', visit.note],
+        ];
+  }
+  const table = stringify({ header: true, columns: [...PLAN_COLUMNS], escape_formulas: true });
+  return Readable.from(records())
+    .on('error', (error) => table.destroy(error))
+    .pipe(table);
+}
+
+const PLAN_COLUMNS = [
+  ...['starts on', 'from', 'ends on', 'until', 'hours', 'technician', 'with', 'machine', 'model'],
+  ...['customer', 'where', 'crop', 'harvest', 'pinned', 'begun', 'finished', 'note'],
+] as const;

@@ -10,6 +10,7 @@ import {
 import {
   connection,
   MachineRow,
+  handsOf,
   namesOf,
   toMachine,
   toVisit,
@@ -29,6 +30,7 @@ export interface VisitOnMachine {
 export interface VisitsWanted {
   readonly branch?: string | undefined;
   readonly from?: string | undefined;
+  readonly technician?: string | undefined;
   readonly cursor?: string | undefined;
   readonly limit: number;
 }
@@ -36,15 +38,22 @@ export interface VisitsWanted {
 const Place = z.tuple([Day, z.uuid()]);
 
 /** A page of visits, earliest first, with their machines. @throws Invalid for a cursor that is none */
-export async function visitPage({ branch, from, cursor, limit }: VisitsWanted): Promise<VisitPage> {
+export async function visitPage({
+  branch,
+  from,
+  technician,
+  cursor,
+  limit,
+}: VisitsWanted): Promise<VisitPage> {
   const [day, after] = cursor === undefined ? [null, null] : placeAt(cursor, Place, 'visits');
   const ids = await connection().query<{ id: string; starts: string }>(
     `SELECT v.id, v.starts_on::text AS starts FROM visits v JOIN machines m ON m.id = v.machine_id
      WHERE ($1::text IS NULL OR m.branch = $1) AND ($2::date IS NULL OR v.ends_on >= $2)
        AND ($3::date IS NULL OR (v.starts_on, v.id) > ($3, $4::uuid))
+       AND ($6::uuid IS NULL OR v.technician_id = $6 OR v.mate_id = $6)
      ORDER BY v.starts_on, v.id LIMIT $5`,
     {
-      bind: [branch ?? null, from ?? null, day, after, limit + 1],
+      bind: [branch ?? null, from ?? null, day, after, limit + 1, technician ?? null],
       type: QueryTypes.SELECT,
     },
   );
@@ -59,7 +68,7 @@ export async function visitPage({ branch, from, cursor, limit }: VisitsWanted): 
   const all = [...rows.values()];
   const machines = await MachineRow.findAll({ where: { id: all.map((v) => v.machineId) } });
   const byId = new Map(machines.map((m) => [m.id, toMachine(m)]));
-  const names = await namesOf(all.map((v) => v.technicianId));
+  const names = await namesOf(all.flatMap(handsOf));
   return {
     visits: shown.flatMap(({ id }) => {
       const row = rows.get(id);
@@ -70,11 +79,14 @@ export async function visitPage({ branch, from, cursor, limit }: VisitsWanted): 
   };
 }
 
+/** Whose visits are told. */
+type Whose = Pick<VisitsWanted, 'branch' | 'from' | 'technician'>;
+
 /** All visits of a branch (of all when undefined), a page at a time. */
-export async function* allVisits(branch: string | undefined): AsyncGenerator<VisitOnMachine[]> {
+export async function* allVisits(whose: Whose): AsyncGenerator<VisitOnMachine[]> {
   let cursor: string | null | undefined;
   do {
-    const page: VisitPage = await visitPage({ branch, cursor: cursor ?? undefined, limit: 500 });
+    const page: VisitPage = await visitPage({ ...whose, cursor: cursor ?? undefined, limit: 500 });
     yield page.visits;
     cursor = page.next;
   } while (cursor);

@@ -1,7 +1,21 @@
+import { isDeepStrictEqual } from 'node:util';
 import { BaseError, QueryTypes, type Transaction } from 'sequelize';
 import { unheard } from '@green-tally/core/card';
-import type { DueLine, MachineFile, WorkLine, YardRow } from '@green-tally/core/contracts';
-import { DUE_STATES, dueOf, nextStep, standingOf, workLines } from '@green-tally/core/plan';
+import type {
+  BoardWork,
+  DueLine,
+  MachineFile,
+  WorkLine,
+  YardRow,
+} from '@green-tally/core/contracts';
+import {
+  DUE_STATES,
+  dueOf,
+  nextStep,
+  standingOf,
+  visitWork,
+  workLines,
+} from '@green-tally/core/plan';
 import {
   fleetRates,
   MachineRow,
@@ -19,6 +33,7 @@ interface Derived {
   readonly row: StandingRow | null;
   readonly lines: readonly DueLine[];
   readonly work: readonly WorkLine[];
+  readonly board: readonly BoardWork[];
   readonly trouble: string | null;
 }
 
@@ -71,6 +86,7 @@ function deriveOf(file: MachineFile, today: string): Derived {
       },
       lines: dueOf(file, standing),
       work: workLines(file, standing),
+      board: visitWork(file, standing),
       trouble: null,
     };
   } catch (error) {
@@ -82,6 +98,7 @@ const notJudged = (error: unknown): Derived => ({
   row: null,
   lines: [],
   work: [],
+  board: [],
   trouble:
     `Its facts cannot be judged: ${error instanceof Error ? error.message : String(error)}`.slice(
       0,
@@ -100,8 +117,15 @@ interface Mark {
 async function keep(db: Database, mark: Mark, derived: Derived): Promise<void> {
   const { id } = mark;
   await db.sequelize.transaction(async (transaction) => {
+    const before = await boardOf(db, id, transaction);
     const [kept] = await upsert(db, mark, derived, transaction);
     if (!kept) return;
+    if (!isDeepStrictEqual(before, derived.board))
+      await db.queue.add(
+        'chances',
+        [{ key: kept.branch, data: { branch: kept.branch } }],
+        transaction,
+      );
     await db.sequelize.query('DELETE FROM due_lines WHERE machine_id = $1', {
       bind: [id],
       transaction,
@@ -137,6 +161,15 @@ async function keep(db: Database, mark: Mark, derived: Derived): Promise<void> {
   });
 }
 
+/** What of a machine's work was on the board. */
+async function boardOf(db: Database, id: string, transaction: Transaction): Promise<unknown> {
+  const [row] = await db.sequelize.query<{ board: unknown }>(
+    'SELECT board FROM machine_standings WHERE machine_id = $1',
+    { bind: [id], type: QueryTypes.SELECT, transaction },
+  );
+  return row?.board ?? [];
+}
+
 async function keepWork(
   db: Database,
   id: string,
@@ -167,15 +200,15 @@ async function keepWork(
 function upsert(
   db: Database,
   { id, version, day, rates }: Mark,
-  { row, trouble }: Derived,
+  { row, board, trouble }: Derived,
   transaction: Transaction,
 ): Promise<{ branch: string }[]> {
   return db.sequelize.query<{ branch: string }>(
     `INSERT INTO machine_standings AS s
-       (machine_id, version, day, rates, slack, walk, next, late, must_start, row, trouble)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+       (machine_id, version, day, rates, slack, walk, next, late, must_start, row, trouble, board)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)
      ON CONFLICT (machine_id) DO UPDATE SET version = $2, day = $3, rates = $4, slack = $5,
-       walk = $6, next = $7, late = $8, must_start = $9, row = $10, trouble = $11, judged_at = now()
+       walk = $6, next = $7, late = $8, must_start = $9, row = $10, trouble = $11, board = $12, judged_at = now()
      WHERE (s.version, s.day, s.rates) <= ($2, $3::date, $4)
      RETURNING (SELECT branch FROM machines WHERE id = $1) AS branch`,
     {
@@ -191,6 +224,7 @@ function upsert(
         row && row.hoursOpen > 0 ? row.mustStartBy : null,
         row ? JSON.stringify(row) : null,
         trouble,
+        JSON.stringify(board),
       ],
       type: QueryTypes.SELECT,
       transaction,

@@ -32,25 +32,7 @@ export async function keepTicks(
   person: Person,
 ): Promise<Tick[]> {
   for (const [i, tick] of ticks.entries()) {
-    const kind = KINDS[tick.key.split('|')[0] ?? ''];
-    if (!kind || tick.key.split('|').length < 2)
-      throw invalidField(
-        `ticks.${i}.key`,
-        `"${tick.key}" is not something to tick.`,
-        `one of ${Object.keys(KINDS).join(', ')}, and what it belongs to`,
-      );
-    if (tick.key.startsWith('defer|') && tick.done && !tick.until)
-      throw invalidField(
-        `ticks.${i}.until`,
-        'To when it is put off is not said.',
-        'a day, or an hour of the machine',
-      );
-    if (tick.key.startsWith('owner|') && tick.done && !tick.answer)
-      throw invalidField(`ticks.${i}.answer`, 'No answer is said.', 'yes, notNow or callMe');
-    if (kind.why && tick.done && !tick.note.trim())
-      throw invalidField(`ticks.${i}.note`, 'Why is not said.', 'a word of why');
-    if (kind.planner && !mayDo(person.role, 'planVisits'))
-      throw new Forbidden('Not yours to do', 'Only a planner accepts that a check is left unread.');
+    checkTick(tick, `ticks.${i}`, person);
     await machineToChange(tick.machineId, person);
   }
   return db.sequelize.transaction(async (transaction) => {
@@ -72,4 +54,29 @@ export async function keepTicks(
     await machinesChanged(db, { ids: ticks.map((t) => t.machineId) }, transaction);
     return (await TickRow.findAll({ where: { id: ids }, transaction })).map(toTick);
   });
+}
+
+/** @throws Invalid naming the field; Forbidden where it is not theirs */
+function checkTick(tick: Tick, at: string, person: Person): void {
+  const [name = '', ...rest] = tick.key.split('|');
+  const kind = KINDS[name];
+  if (!kind || !rest.length)
+    throw invalidField(
+      `${at}.key`,
+      `"${tick.key}" is not something to tick.`,
+      `one of ${Object.keys(KINDS).join(', ')}, and what it belongs to`,
+    );
+  if (kind.planner && !mayDo(person.role, 'planVisits'))
+    throw new Forbidden('Not yours to do', 'Only a planner accepts that a check is left unread.');
+  if (!tick.done) return;
+  if (name === 'defer' && !tick.until)
+    throw invalidField(
+      `${at}.until`,
+      'To when it is put off is not said.',
+      'a day, or an hour of the machine',
+    );
+  if (name === 'owner' && !tick.answer)
+    throw invalidField(`${at}.answer`, 'No answer is said.', 'yes, notNow or callMe');
+  if (kind.why && !tick.note.trim())
+    throw invalidField(`${at}.note`, 'Why is not said.', 'a word of why');
 }

@@ -8,7 +8,8 @@ import { machineHandlers } from './machines';
 import { partsHandlers } from './parts';
 import { peopleHandlers } from './people';
 import { photoHandlers } from './photos';
-import { planHandlers } from './plan';
+import { boardHandlers } from './board';
+import { workHandlers } from './work';
 import { readingHandlers } from './readings';
 import { toolHandlers } from './tools';
 import { sheetHandlers } from './sheets';
@@ -23,7 +24,8 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...partsHandlers(setting),
   ...sheetHandlers(setting),
   ...readingHandlers(setting),
-  ...planHandlers(setting),
+  ...workHandlers(setting),
+  ...boardHandlers(setting),
   ...photoHandlers(setting),
   ...toolHandlers(setting),
   ...cardHandlers(setting),

@@ -1,7 +1,4 @@
 import { ownBranch } from '../../people/people';
-import { planFile } from '../../plan/calendar';
-import { visitPage } from '../../plan/listVisits';
-import { dropVisit, planVisit } from '../../plan/visits';
 import { dueListOf } from '../../due/due';
 import { dueCalendar, dueCsv } from '../../due/files';
 import { keepTicks } from '../../ticks/ticks';
@@ -10,8 +7,8 @@ import { acceptWork, noteWorked, withdrawWork } from '../../work/work';
 import type { Handlers } from '../mount';
 import { lookingAt, type Setting } from '../setting';
 
-/** Work items, visits and the plan as a calendar. */
-export function planHandlers(setting: Setting) {
+/** Work items, what is said of them, and what is due. */
+export function workHandlers(setting: Setting) {
   const { db, clock } = setting;
   return {
     'GET /work': ({ query, person }) =>
@@ -31,14 +28,6 @@ export function planHandlers(setting: Setting) {
     'GET /due.ics': ({ person }) => ({
       stream: dueCalendar(lookingAt(setting, ownBranch(person).branch), clock.now()),
       filename: 'green-tally-due.ics',
-    }),
-    'GET /visits': ({ query, person }) => visitPage({ ...query, ...ownBranch(person) }),
-    'PUT /visits/{id}': ({ params, body, person }) =>
-      planVisit(db, { ...body, id: params.id }, person, clock.today()),
-    'DELETE /visits/{id}': ({ params, person }) => dropVisit(db, params.id, person),
-    'GET /plan.ics': ({ person }) => ({
-      stream: planFile(ownBranch(person).branch, clock.now()),
-      filename: 'green-tally-plan.ics',
     }),
   } satisfies Partial<Handlers>;
 }

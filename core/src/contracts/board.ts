@@ -1,0 +1,341 @@
+import { z } from 'zod';
+import { Decision } from './check';
+import { Day, Id, LongText, Moment, ShortText } from './common';
+import { HalfDay, Site } from './work';
+
+const amount = z
+  .number('an amount in figures')
+  .finite()
+  .nonnegative('an amount of 0 or more')
+  .max(1_000_000, 'an amount up to a million');
+const km = z
+  .number('km in figures, not in words')
+  .finite()
+  .min(-10_000, 'within 10,000 km')
+  .max(10_000, 'within 10,000 km');
+
+/** A place on the branch's map, km east and north of wherever it counts from. */
+export const MapSpot = z.object({ x: km, y: km });
+export type MapSpot = z.infer<typeof MapSpot>;
+
+/** Whether a half day is worked: not at all, as usual, or over time where it helps. */
+export const Worked = z.enum(['off', 'open', 'over']);
+export type Worked = z.infer<typeof Worked>;
+
+/** Half days of a week, Monday morning first. */
+export const Week = z.array(Worked).length(14, 'two half days for each of seven days');
+
+/** Days that somebody is away, first and last. */
+export const DaysAway = z
+  .object({ from: Day, to: Day, why: ShortText })
+  .refine((d) => d.to >= d.from, { path: ['to'], message: 'the first day or a later one' });
+export type DaysAway = z.infer<typeof DaysAway>;
+
+/** What a technician can do and when. `version` is the one seen when changing; 0: nobody has said. */
+export const TechnicianHours = z.object({
+  personId: Id,
+  skills: z.array(ShortText).max(30),
+  week: Week,
+  away: z.array(DaysAway).max(100),
+  version: z.int().min(0),
+});
+export type TechnicianHours = z.infer<typeof TechnicianHours>;
+
+/** A skill, and what work wants it: whatever is on a component with one of these words in its name. */
+export const Skill = z.object({
+  name: ShortText,
+  words: z.array(ShortText).min(1, 'at least one word').max(30),
+});
+export type Skill = z.infer<typeof Skill>;
+
+/** How a branch plans its visits. `version` is the one seen when changing; 0: nobody has said. */
+export const BoardSetting = z.object({
+  branch: ShortText,
+  bays: z.int('whole bays').min(0, '0 or more').max(100, 'at most 100 bays'),
+  home: MapSpot.nullable().describe('where the branch is; null: nobody has said'),
+  km: amount.describe('what a km of driving costs'),
+  overTime: amount.describe('what a half day over time costs'),
+  change: amount.describe('what it is worth that a published visit stays'),
+  holidays: z.array(z.object({ on: Day, name: ShortText })).max(60),
+  skills: z.array(Skill).max(30),
+  twoHands: z.array(ShortText).max(30).describe('words of components that take two people'),
+  notAtFarm: z
+    .array(z.string().max(60))
+    .max(60)
+    .describe('how a machine cannot be stood at a farm: "header off", "feeder level"'),
+  ripe: z.object({
+    earlier: z.int('whole days').min(0).max(60).describe('days harvest may begin before its day'),
+    later: z.int('whole days').min(0).max(60),
+  }),
+  version: z.int().min(0),
+});
+export type BoardSetting = z.infer<typeof BoardSetting>;
+
+/** All that a branch plans by. */
+export const CrewPage = z.object({
+  setting: BoardSetting,
+  technicians: z.array(TechnicianHours.extend({ name: z.string() })),
+  farms: z.array(
+    z.object({ id: Id, name: z.string(), place: z.string(), spot: MapSpot.nullable() }),
+  ),
+});
+export type CrewPage = z.infer<typeof CrewPage>;
+
+/** Where farms lie. */
+export const FarmSpots = z.object({
+  farms: z
+    .array(z.object({ id: Id, spot: MapSpot.nullable() }))
+    .min(1)
+    .max(2000),
+});
+
+/** Where a visit stands on the board. */
+export const Placing = z.object({
+  technicianIds: z.array(z.uuid('a technician')).min(1, 'a technician').max(2, 'at most two'),
+  startsOn: Day,
+  starts: HalfDay,
+  site: Site,
+  pinned: z.boolean().default(false),
+  overTime: z.boolean().default(false),
+  halfDays: z
+    .int('whole half days')
+    .min(1, 'at least one half day')
+    .max(200, 'at most 200 half days')
+    .nullable()
+    .default(null)
+    .describe('null: as long as its work takes'),
+});
+export type Placing = z.infer<typeof Placing>;
+
+/** A part that a visit waits for. */
+export const AwaitedPart = z.object({
+  number: z.string(),
+  name: z.string(),
+  on: Day.nullable().describe('null: nobody knows when it comes'),
+  spread: z.number().describe('days that may vary by'),
+});
+
+/** Work of a machine that one visit takes, or that has none yet. */
+export const BoardWork = z.object({
+  visitId: Id.nullable(),
+  workIds: z.array(Id),
+  hours: z.number().positive(),
+  work: z.array(z.object({ component: z.string(), decision: Decision })),
+  stands: z.array(z.string()).describe('how the machine is stood for it: "header:off"'),
+});
+export type BoardWork = z.infer<typeof BoardWork>;
+
+/** A visit on the board, or work that has none yet. */
+export const BoardJob = z.object({
+  id: Id.describe('of the visit; for work without one, the id it will have'),
+  machine: z.object({
+    id: Id,
+    serial: z.string(),
+    model: z.string(),
+    customer: z.string(),
+  }),
+  version: z.int().describe('of the visit; 0: it is not published'),
+  published: Placing.nullable(),
+  ends: z.object({ on: Day, half: HalfDay }).nullable().describe('as it is published'),
+  startedAt: Moment.nullable(),
+  finishedAt: Moment.nullable(),
+  note: z.string(),
+  crop: z.string(),
+  harvest: z.object({ start: Day, end: Day }),
+  due: Day.describe('it is to have ended before this day: harvest less the margin'),
+  hours: z.number().describe('of labour'),
+  halfDays: z.int(),
+  crew: z.union([z.literal(1), z.literal(2)]),
+  skills: z.array(z.string()),
+  workIds: z.array(Id),
+  work: z.array(z.object({ component: z.string(), decision: Decision })),
+  awaited: z.array(AwaitedPart).describe('parts that are not on the shelf for it'),
+  earliest: Day.nullable().describe('first day with all its parts; null: nobody knows'),
+  perDayLate: z.number().describe('what a day late costs'),
+  spot: MapSpot.nullable().describe("of its customer's farm; null: nobody has said"),
+  notAtFarm: z.array(z.string()).describe('why its work cannot be done at the farm'),
+  site: Site.describe('where it is best done, unless somebody says'),
+  chance: z.number().nullable().describe('that it is ready for its harvest by this plan'),
+});
+export type BoardJob = z.infer<typeof BoardJob>;
+
+/** A machine of the branch, whether or not it has work. */
+export const BoardMachine = z.object({
+  ...BoardJob.shape.machine.shape,
+  ...{ crop: z.string(), harvest: BoardJob.shape.harvest, due: Day },
+  perDayLate: z.number(),
+  spot: MapSpot.nullable(),
+});
+export type BoardMachine = z.infer<typeof BoardMachine>;
+
+/** A technician on the board, with the half days from today on. */
+export const BoardTechnician = z.object({
+  id: Id,
+  name: z.string(),
+  skills: z.array(z.string()),
+  open: z
+    .array(z.int().min(0).max(2))
+    .describe('by half day from today: 0 off, 1 open, 2 over time'),
+  away: z.array(DaysAway),
+});
+
+/** Who published a plan, when and why. */
+export const PlanVersion = z.object({
+  n: z.int().min(1),
+  by: z.string(),
+  at: Moment,
+  why: z.string(),
+  changes: z.int().describe('visits that were put, moved or taken off'),
+});
+export type PlanVersion = z.infer<typeof PlanVersion>;
+
+/** All that a planner has before them. */
+export const BoardPage = z.object({
+  today: Day,
+  branch: z.string(),
+  slots: z.int().describe('half days from the morning of today on'),
+  setting: BoardSetting,
+  plan: PlanVersion.nullable(),
+  technicians: z.array(BoardTechnician),
+  jobs: z.array(BoardJob),
+  machines: z.array(BoardMachine),
+  currency: z.string().nullable().describe('null: the branch has not said what a stop costs'),
+  cv: z.number().describe('how far work takes longer or shorter than reckoned, relative'),
+  cvFrom: z.int().describe('jobs of the branch it was learnt from; 0: the shop rule'),
+  behind: z.int().describe('machines whose work is older than their facts'),
+});
+export type BoardPage = z.infer<typeof BoardPage>;
+
+/** What a plan would change of one visit. */
+export const PlanChange = z.object({
+  id: Id.describe('of the visit'),
+  machineId: Id,
+  version: z.int().min(0).describe('of the visit as it was seen; 0: it was not there'),
+  to: Placing.nullable().describe('null: it is taken off'),
+  note: LongText.optional().describe('kept as it is where nothing is said'),
+});
+export type PlanChange = z.infer<typeof PlanChange>;
+
+/** A plan to be published: all of it or nothing. */
+export const Publish = z.object({
+  seen: z.int().min(0).describe('number of the plan it was made on; 0: there was none'),
+  why: ShortText,
+  changes: z.array(PlanChange).min(1, 'at least one change').max(2000),
+});
+export type Publish = z.infer<typeof Publish>;
+
+/** How one visit differs between two plans. */
+export const VisitDiffers = z.object({
+  id: Id,
+  serial: z.string(),
+  customer: z.string(),
+  from: Placing.nullable(),
+  to: Placing.nullable(),
+});
+export type VisitDiffers = z.infer<typeof VisitDiffers>;
+
+/** What is asked of a plan that is looked for. */
+export const WhatIf = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('earlier'),
+    crop: ShortText.nullable().describe('null: every crop'),
+    days: z.int('whole days').min(-60).max(60).describe('below 0: later'),
+  }),
+  z.object({ kind: z.literal('away'), technicianId: Id, from: Day, to: Day }),
+  z.object({ kind: z.literal('partLate'), number: ShortText, days: z.int().min(1).max(250) }),
+  z.object({ kind: z.literal('extraDay'), on: Day }),
+  z.object({
+    kind: z.literal('down'),
+    machineId: Id,
+    hours: z.number().positive().max(200),
+  }),
+]);
+export type WhatIf = z.infer<typeof WhatIf>;
+
+/** What a plan is looked for by. */
+export const PlanWish = z.object({
+  id: Id,
+  kept: z
+    .array(z.object({ id: Id, to: Placing }))
+    .max(2000)
+    .describe('visits that stay as the planner has put them'),
+  objective: z.enum(['dates', 'loss']).default('dates'),
+  whatIf: z.array(WhatIf).max(10).default([]),
+  seconds: z.int().min(1).max(60).default(5),
+});
+export type PlanWish = z.infer<typeof PlanWish>;
+
+/** Why a visit is late or has no place. @see HeldUpBy */
+export const HeldUpReason = z.enum(['skill', 'parts', 'time', 'pin', 'bay', 'hands', 'plan']);
+export const Frees = z.enum([
+  'partsNow',
+  'anotherBay',
+  'overTime',
+  'anyoneDoesIt',
+  'anotherHand',
+  'moveIt',
+]);
+
+/** How a plan fares: of the board as it is, or as it would be. */
+export const PlanFares = z.object({
+  placings: z.array(z.object({ id: Id, to: Placing.nullable() })),
+  late: z.array(
+    z.object({
+      id: Id,
+      serial: z.string(),
+      customer: z.string(),
+      days: z.int().nullable().describe('null: it has no place at all'),
+      by: HeldUpReason,
+      frees: z.array(Frees),
+    }),
+  ),
+  ready: z.array(z.object({ machineId: Id, serial: z.string(), chance: z.number() })),
+  loss: z.number().describe('what lateness is expected to cost'),
+  cost: z.number(),
+  km: z.number(),
+});
+export type PlanFares = z.infer<typeof PlanFares>;
+
+/** A search for a plan: how far it is, and what it has found. */
+export const PlanSearch = z.object({
+  id: Id,
+  state: z.enum(['waiting', 'running', 'done', 'stopped', 'failed']),
+  by: z.string(),
+  at: Moment,
+  seen: z.int().describe('number of the plan it began from'),
+  share: z.number().min(0).max(1).describe('of its time that is gone'),
+  first: z.number().nullable().describe('cost of the first plan'),
+  cost: z.number().nullable().describe('cost of the best so far'),
+  bound: z.number().nullable().describe('no plan costs less; null: not known yet'),
+  proven: z.boolean().describe('the bound is that of the whole board'),
+  wish: PlanWish,
+  before: PlanFares.nullable().describe('the plan as it was, under what is asked'),
+  after: PlanFares.nullable().describe('the best plan found'),
+  trouble: z.string().nullable(),
+});
+export type PlanSearch = z.infer<typeof PlanSearch>;
+
+/** A secret link of a technician's calendar. Whoever has it sees their visits and nothing else. */
+export const CalendarFeed = z.object({
+  id: Id,
+  personId: Id,
+  name: z.string(),
+  key: z.string().describe('the secret end of its address'),
+  madeBy: z.string(),
+  madeAt: Moment,
+  revokedAt: Moment.nullable(),
+});
+export type CalendarFeed = z.infer<typeof CalendarFeed>;
+
+/** Harvest of a crop comes earlier or later than was thought. */
+export const HarvestMove = z.object({
+  crop: ShortText,
+  customer: ShortText.nullable().default(null).describe('null: of all customers'),
+  days: z
+    .int('whole days')
+    .min(-120, 'at most 120 days')
+    .max(120, 'at most 120 days')
+    .refine((d) => d !== 0, 'a number of days other than 0')
+    .describe('below 0: earlier'),
+});
+export type HarvestMove = z.infer<typeof HarvestMove>;

@@ -1,0 +1,59 @@
+import { addDays } from 'date-fns/addDays';
+import { formatISO } from 'date-fns/formatISO';
+import { parseISO } from 'date-fns/parseISO';
+import { QueryTypes } from 'sequelize';
+import type { z } from 'zod';
+import type { HarvestMove, Machine, Person } from '@green-tally/core/contracts';
+import { lockMachines, machinesChanged, type Database } from '../db';
+import { invalidField } from '../errors';
+
+const moved = (day: string, days: number): string =>
+  formatISO(addDays(parseISO(day), days), { representation: 'date' });
+
+/**
+ * Moves the harvest of a crop in one's branch, of all customers or of one; all machines or none.
+ * @returns how many machines
+ * @throws Invalid where nobody cuts that crop, or harvest would begin before a machine was built
+ */
+export async function moveHarvests(
+  db: Database,
+  { crop, customer, days }: z.output<typeof HarvestMove>,
+  person: Person,
+): Promise<number> {
+  return db.sequelize.transaction(async (transaction) => {
+    const rows = await db.sequelize.query<{
+      id: string;
+      serial: string;
+      builtOn: string;
+      harvest: Machine['harvest'];
+    }>(
+      `SELECT id, serial, built_on::text AS "builtOn", harvest FROM machines
+       WHERE branch = $1 AND harvest->>'crop' = $2 AND ($3::text IS NULL OR customer = $3) ORDER BY id`,
+      { bind: [person.branch, crop, customer], type: QueryTypes.SELECT, transaction },
+    );
+    if (!rows.length)
+      throw invalidField(
+        'crop',
+        `No machine of ${customer ?? person.branch} cuts ${crop}.`,
+        'a crop that is cut there',
+      );
+    const ids = rows.map((r) => r.id);
+    await lockMachines(db, ids, transaction);
+    for (const { id, serial, builtOn, harvest } of rows) {
+      const start = moved(harvest.start, days);
+      if (start < builtOn)
+        throw invalidField(
+          'days',
+          `Harvest cannot start before ${serial} was built, ${builtOn}.`,
+          'fewer days',
+        );
+      const next = { ...harvest, start, end: moved(harvest.end, days) };
+      await db.sequelize.query('UPDATE machines SET harvest = $2 WHERE id = $1', {
+        bind: [id, JSON.stringify(next)],
+        transaction,
+      });
+    }
+    await machinesChanged(db, { ids }, transaction);
+    return ids.length;
+  });
+}
