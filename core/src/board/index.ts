@@ -10,3 +10,4 @@ export * from './laid';
 export * from './conflicts';
 export * from './whatIf';
 export * from './fares';
+export * from './move';
