@@ -8,6 +8,12 @@ const PLACES = [
   { path: '/walk', title: 'Walk', icon: 'M5 4v16M10 4v16M15 4v16M20 4v16' },
   { path: '/work', title: 'Work', icon: 'M4 6h16M4 12h11M4 18h14' },
   {
+    path: '/board',
+    title: 'Board',
+    icon: 'M3 4h18M3 4v16M9 4v16M15 4v16M21 4v16M10.5 8h3M16.5 13h3M4.5 10h3v5h-3z',
+    wideOnly: true,
+  },
+  {
     path: '/due',
     title: 'Due',
     icon: 'M5 5h14v15H5zM5 10h14M9 3v4M15 3v4M9 15l2 2 4-4',
@@ -33,7 +39,7 @@ function inPlace(path: string, place: string, wide: boolean): boolean {
   if (path.startsWith(place)) return true;
   return (
     (place === '/more' && (path.startsWith('/settings') || (!wide && path.startsWith('/specs')))) ||
-    (place === '/work' && (path.startsWith('/van') || (!wide && /^\/(due|parts)/.test(path))))
+    (place === '/work' && (path.startsWith('/van') || (!wide && /^\/(due|parts|board)/.test(path))))
   );
 }
 

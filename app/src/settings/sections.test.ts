@@ -7,7 +7,19 @@ const seenBy = (role: Role) =>
 
 describe('the sections of the settings', () => {
   test.each<[Role, string[]]>([
-    ['technician', ['You', 'Look', 'Your tools', 'This device', 'Spec sheets', 'Costs', 'Safety']],
+    [
+      'technician',
+      [
+        'You',
+        'Look',
+        'Your tools',
+        'This device',
+        'Spec sheets',
+        'Costs',
+        'Hours, skills, bays, map',
+        'Safety',
+      ],
+    ],
     [
       'planner',
       [
@@ -20,6 +32,7 @@ describe('the sections of the settings', () => {
         'Lists in and out',
         'First day',
         'Costs',
+        'Hours, skills, bays, map',
         'Safety',
       ],
     ],
@@ -35,6 +48,7 @@ describe('the sections of the settings', () => {
         'Lists in and out',
         'First day',
         'Costs',
+        'Hours, skills, bays, map',
         'People',
         'Safety',
       ],

@@ -57,6 +57,11 @@ export const SECTIONS: readonly Section[] = [
     text: 'what an hour of standing still costs, and what parts cost',
   },
   {
+    to: '/settings/crew',
+    title: 'Hours, skills, bays, map',
+    text: 'what the board plans by; calendars by link',
+  },
+  {
     to: '/settings/people',
     title: 'People',
     text: 'who works here and what they may do',

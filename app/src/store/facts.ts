@@ -8,7 +8,7 @@ import {
 } from '@green-tally/core/contracts';
 import { api, pathOf } from './api';
 import { whole, withEntry } from './laid';
-import { FACTS, local, type KeptMachine, type Outgoing } from './local';
+import { FACTS, local, type KeptMachine, type NotedVisit, type Outgoing } from './local';
 
 /*
  * Machines' facts on this device. The server is asked for what has changed since the version that is
@@ -236,8 +236,9 @@ const TABLE_OF = {
   withdrawal: 'work',
   tick: 'ticks',
   photo: 'photos',
-  // laid into its work item
+  // laid into its work item, into its visit
   worked: undefined,
+  visitNote: undefined,
   // who says it does not hold the machine's facts
   said: undefined,
 } as const;
@@ -253,6 +254,7 @@ export async function layIn(sent: readonly Outgoing[]): Promise<void> {
     if (!here.has(entry.machineId)) continue;
     if (table) await local.table(table).put(entry.body);
     if (entry.kind === 'worked') await layWorked(entry.workId, entry.body);
+    if (entry.kind === 'visitNote') await layNote(entry.body);
   }
   for (const id of here) await local.machines.update(id, { stamp: Date.now() + Math.random() });
 }
@@ -261,6 +263,14 @@ export async function layIn(sent: readonly Outgoing[]): Promise<void> {
 async function layWorked(workId: string, entry: WorkedEntry): Promise<void> {
   const item = await local.work.get(workId);
   if (item) await local.work.put(withEntry(item, entry));
+}
+
+/** What was said of a visit is laid into it. */
+async function layNote({ visitId, startedAt, finishedAt }: NotedVisit): Promise<void> {
+  await local.visits.update(visitId, {
+    ...(startedAt === undefined ? {} : { startedAt }),
+    ...(finishedAt === undefined ? {} : { finishedAt }),
+  });
 }
 
 /** Notes that somebody looks at a machine: what is looked at stays longest. */

@@ -3,10 +3,15 @@ import useSWR, { mutate, type SWRConfiguration } from 'swr';
 import { liveQuery } from 'dexie';
 import { z } from 'zod';
 import {
+  BoardPage,
+  CalendarFeed,
   Catalogue,
   CostsPage,
+  CrewPage,
   PartsPage,
   Person,
+  PlanSearch,
+  PlanVersion,
   RejudgeAnswer,
   RevisionPage,
   Session,
@@ -16,12 +21,14 @@ import {
   SpecPage,
   Starter,
   VanList,
+  VisitDiffers,
 } from '@green-tally/core/contracts';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
 import type { RouteId } from '@green-tally/core/api';
 import { pathOf, request, Unreachable, type AnswerOf, type Asked } from './api';
 import { placeNow } from './clock';
+import { useWithLists } from './lists';
 import { local, type Outgoing } from './local';
 import { askMachine, changesOf, machineHere, noteLook, type Here } from './facts';
 import { noteKept } from './kept';
@@ -83,6 +90,29 @@ export const useVisitVan = (id: string) =>
 /** What a technician loads for the visits of a day. */
 export const useDayVan = (technician: string, on: string) =>
   useAnswer('GET /van', technician ? { query: { technician, on } } : null, VanList);
+/** All that a planner of the branch has before them; asked for anew when lists are. */
+export function useBoard() {
+  const board = useAnswer('GET /board', {}, BoardPage);
+  useWithLists(board.again);
+  return board;
+}
+/** What the branch plans by. */
+export const useCrew = () => useAnswer('GET /crew', {}, CrewPage);
+/** A search for a plan; asked for when there is one, and told of how it goes. */
+export const usePlanSearch = (id: string) =>
+  useAnswer('GET /board/searches/{id}', id ? { params: { id } } : null, PlanSearch);
+const Plans = z.object({ plans: z.array(PlanVersion) });
+export const usePlans = () => useAnswer('GET /board/plans', {}, Plans);
+const Differences = z.object({ visits: z.array(VisitDiffers) });
+/** How one plan differs from a later one; asked for when both are named. */
+export const usePlansDiffer = (from: number | undefined, to: number | undefined) =>
+  useAnswer(
+    'GET /board/plans/differences',
+    from === undefined || to === undefined ? null : { query: { from, to } },
+    Differences,
+  );
+const Feeds = z.object({ feeds: z.array(CalendarFeed) });
+export const useFeeds = () => useAnswer('GET /feeds', {}, Feeds);
 export const useCosts = () => useAnswer('GET /costs', {}, CostsPage);
 
 const Starters = z.object({ starters: z.array(Starter) });

@@ -1,7 +1,7 @@
 import { act, renderHook, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
 import { SWRConfig } from 'swr';
-import type { VisitPage } from '@green-tally/core/contracts';
+import { Visit, type VisitPage } from '@green-tally/core/contracts';
 import { answering } from '../testing/answering';
 import { swrConfig } from './hooks';
 import { listsChanged, useVisits } from './lists';
@@ -31,10 +31,10 @@ function page(note: string, next: string | null): VisitPage {
   return {
     visits: [
       {
-        visit: {
+        visit: Visit.parse({
           ...{ id, machineId: id, technicianId: id, technician: 'Ines', startsOn: '2026-06-12' },
           ...{ endsOn: '2026-06-12', hours: 2, site: 'bay', note, workIds: [], version: 1 },
-        },
+        }),
         machine: {
           ...{ id, serial: 'T1', model: 'Ouzel 7', customer: 'Here', branch: 'Here' },
           ...{ builtOn: '2020-01-01', hours: 1, header: null },

@@ -37,7 +37,11 @@ export function heed({ what, id }: LiveChange): void {
     void mutate((key) => typeof key === 'string' && /^\/machines\/[^/]+\/changes$/.test(key));
     return;
   }
-  listsIn(what === 'standing' ? 50 : STANDING_MS);
+  if (what === 'search') {
+    void mutate((key) => typeof key === 'string' && key === `/board/searches/${id ?? ''}`);
+    return;
+  }
+  listsIn(what === 'facts' ? STANDING_MS : 50);
   if (what === 'facts' && id) void mutate(changesOf(id));
 }
 

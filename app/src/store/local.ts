@@ -10,6 +10,7 @@ import {
   type SpecSheet,
   type Tick,
   type Visit,
+  type VisitNote,
   type Walk,
   type WorkedEntry,
   type WorkItem,
@@ -38,12 +39,21 @@ export type Outgoing = {
   | { readonly kind: 'withdrawal'; readonly body: WorkItem }
   /** somebody worked on an accepted item */
   | { readonly kind: 'worked'; readonly body: WorkedEntry; readonly workId: string }
+  /** a visit was begun or finished, or not after all */
+  | { readonly kind: 'visitNote'; readonly body: NotedVisit }
   | { readonly kind: 'tick'; readonly body: Tick }
   /** what an operator says on a machine's card, and by whose link */
   | { readonly kind: 'said'; readonly body: OperatorNote; readonly key: string }
   /** what it shows lies among the photo files */
   | { readonly kind: 'photo'; readonly body: Photo }
 );
+
+/** What is said of a visit on its day. */
+export type NotedVisit = VisitNote & {
+  readonly id: string;
+  readonly visitId: string;
+  readonly machineId: string;
+};
 
 /** An answer of the server, kept to be read without signal. */
 export interface Kept {

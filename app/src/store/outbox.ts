@@ -26,7 +26,7 @@ import type {
 import { ApiProblem, Unreachable } from './api';
 import { changesOf, layIn, layTables } from './facts';
 import { listsChanged } from './lists';
-import { local, type Outgoing, type PhotoFile } from './local';
+import { local, type NotedVisit, type Outgoing, type PhotoFile } from './local';
 import { isOwn, ownerNow, setOwner } from './owner';
 import { sendSome } from './sending';
 
@@ -73,6 +73,7 @@ type New =
   | { kind: 'work'; body: WorkItem }
   | { kind: 'withdrawal'; body: WorkItem }
   | { kind: 'worked'; body: WorkedEntry; workId: string; machineId: string }
+  | { kind: 'visitNote'; body: NotedVisit }
   | { kind: 'tick'; body: Tick }
   | { kind: 'said'; body: OperatorNote & { machineId: string }; key: string }
   | { kind: 'photo'; body: Photo };

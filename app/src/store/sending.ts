@@ -12,7 +12,7 @@ export type Settle = (
 
 /**
  * Sends what must go first: walks, then readings in batches, then work, then what is withdrawn, then
- * what was done of it, then ticks, then what operators say; photos one by one after all else.
+ * what was done of it, then what is said of visits, then ticks, then what operators say; photos one by one after all else.
  */
 export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
@@ -35,6 +35,8 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
       ({ workId, body }) => api('POST /work/{id}/worked', { params: { id: workId }, body }),
       settle,
     );
+  const notes = waiting.filter((o) => o.kind === 'visitNote');
+  if (notes.length) return sendEach(notes, sendNote, settle);
   const ticks = waiting.filter((o) => o.kind === 'tick');
   if (ticks.length) return sendTicks(ticks.slice(0, A_BATCH), settle);
   const said = waiting.filter((o) => o.kind === 'said');
@@ -42,6 +44,11 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
   const [photo] = waiting.filter((o) => o.kind === 'photo');
   if (photo) return sendEach([photo], (p) => sendPhoto(p.body), settle);
 }
+
+const sendNote = ({
+  body: { visitId, startedAt, finishedAt },
+}: Outgoing & { kind: 'visitNote' }): Promise<unknown> =>
+  api('POST /visits/{id}/note', { params: { id: visitId }, body: { startedAt, finishedAt } });
 
 type OutgoingTick = Extract<Outgoing, { kind: 'tick' }>;
 

@@ -1,5 +1,12 @@
 import { useEffect, type ReactElement, type ReactNode } from 'react';
-import { FlatList, ScrollView, StyleSheet, View } from 'react-native';
+import {
+  FlatList,
+  ScrollView,
+  StyleSheet,
+  View,
+  type StyleProp,
+  type ViewStyle,
+} from 'react-native';
 import { usePalette, useWide } from './theme';
 import { SPACE, STROKE } from './tokens';
 
@@ -27,6 +34,8 @@ interface ScreenProps<T> {
   readonly testID?: string;
   /** fill the width even when wide */
   readonly full?: boolean;
+  /** stands still: its parts scroll by themselves */
+  readonly fixed?: boolean;
   /** when wide, what the thumb does stands beside what scrolls, not below it */
   readonly beside?: boolean;
 }
@@ -40,6 +49,7 @@ export function Screen<T>({
   head,
   testID,
   full = false,
+  fixed = false,
   beside = false,
 }: ScreenProps<T>) {
   const palette = usePalette();
@@ -51,28 +61,12 @@ export function Screen<T>({
     <View testID={testID} style={[styles.screen, { backgroundColor: palette.paper }]}>
       {head ? <View style={[styles.head, column]}>{head}</View> : null}
       <View style={[styles.parts, side ? styles.sideBySide : null]}>
-        {rows ? (
-          <FlatList
-            style={styles.scrolls}
-            contentContainerStyle={[styles.content, column]}
-            keyboardShouldPersistTaps="handled"
-            data={rows.data as T[]}
-            keyExtractor={rows.keyOf}
-            renderItem={({ item }) => rows.draw(item)}
-            initialNumToRender={FIRST_DRAWN}
-            onEndReachedThreshold={1}
-            onEndReached={rows.more}
-            ListHeaderComponent={<View style={styles.over}>{children}</View>}
-            ListFooterComponent={rows.foot ?? null}
-          />
+        {fixed ? (
+          <View style={styles.fixed}>{children}</View>
         ) : (
-          <ScrollView
-            style={styles.scrolls}
-            contentContainerStyle={[styles.content, column]}
-            keyboardShouldPersistTaps="handled"
-          >
+          <Scrolls rows={rows} column={column}>
             {children}
-          </ScrollView>
+          </Scrolls>
         )}
         {footer ? (
           <View
@@ -86,6 +80,37 @@ export function Screen<T>({
         ) : null}
       </View>
     </View>
+  );
+}
+
+interface ScrollsProps<T> extends Pick<ScreenProps<T>, 'children' | 'rows'> {
+  readonly column: StyleProp<ViewStyle>;
+}
+
+/** What scrolls: all of it, or rows of which only those near what is seen are drawn. */
+function Scrolls<T>({ children, rows, column }: ScrollsProps<T>) {
+  return rows ? (
+    <FlatList
+      style={styles.scrolls}
+      contentContainerStyle={[styles.content, column]}
+      keyboardShouldPersistTaps="handled"
+      data={rows.data as T[]}
+      keyExtractor={rows.keyOf}
+      renderItem={({ item }) => rows.draw(item)}
+      initialNumToRender={FIRST_DRAWN}
+      onEndReachedThreshold={1}
+      onEndReached={rows.more}
+      ListHeaderComponent={<View style={styles.over}>{children}</View>}
+      ListFooterComponent={rows.foot ?? null}
+    />
+  ) : (
+    <ScrollView
+      style={styles.scrolls}
+      contentContainerStyle={[styles.content, column]}
+      keyboardShouldPersistTaps="handled"
+    >
+      {children}
+    </ScrollView>
   );
 }
 
@@ -106,6 +131,7 @@ const styles = StyleSheet.create({
   parts: { flex: 1, minHeight: 0 },
   sideBySide: { flexDirection: 'row' },
   scrolls: { flex: 1 },
+  fixed: { flex: 1, minHeight: 0, padding: SPACE.m, gap: SPACE.s },
   over: { gap: SPACE.m },
   content: { padding: SPACE.m, gap: SPACE.m, paddingBottom: SPACE.xl },
   below: { borderTopWidth: STROKE.thin },

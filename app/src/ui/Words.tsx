@@ -11,15 +11,25 @@ interface WordsProps {
   readonly testID?: string | undefined;
   /** read out when it changes */
   readonly live?: boolean;
+  /** kept to one line; what does not fit ends with a mark */
+  readonly oneLine?: boolean;
 }
 
 function words(base: TextStyle, tone: keyof Palette, heading?: number) {
   const look: TextStyle = { ...base, fontVariant: ['tabular-nums'] };
-  return function Words({ children, tone: chosen = tone, style, testID, live }: WordsProps) {
+  return function Words({
+    children,
+    tone: chosen = tone,
+    style,
+    testID,
+    live,
+    oneLine,
+  }: WordsProps) {
     const palette = usePalette();
     return (
       <Text
         testID={testID}
+        {...(oneLine ? { numberOfLines: 1 } : {})}
         style={[look, { color: palette[chosen] }, style]}
         {...(heading ? { role: 'heading' as const, 'aria-level': heading } : {})}
         {...(live ? { 'aria-live': 'polite' as const } : {})}

@@ -56,6 +56,15 @@ export function WorkListScreen() {
         <SyncLine />
       </Row>
       <AsOf at={asOf} />
+      <Go
+        to="/board"
+        label={wide ? 'The board: visits by day and technician' : 'My day: visits in order'}
+        testID="to board"
+      >
+        <Strong tone="pine">
+          {wide ? 'The board, by day and technician ›' : 'My day and the days ahead ›'}
+        </Strong>
+      </Go>
       <Go to="/work/decide" label="All work over all machines: decide it together" testID="decide">
         <Strong tone="pine">All work, over all machines ›</Strong>
       </Go>

@@ -2,6 +2,7 @@ import { ADA, BEN, boardJob, boardPageOf, jobId, placing } from '../testing/boar
 import {
   CLOSED,
   inTheWayOf,
+  lengthTo,
   OVER_TIME,
   putAt,
   stepTechnician,
@@ -61,6 +62,15 @@ describe('a visit put with the hand', () => {
       putAt(page, was, { ...job, crew: 2 }, { technicianId: ADA, slot: 2 }).technicianIds,
     ).toEqual([ADA, BEN]);
   });
+});
+
+describe('drawn longer by its lower edge', () => {
+  const to = placing({ startsOn: '2026-06-12' });
+  test('it takes the half days up to there, and rests over the weekend', () => {
+    expect(lengthTo(page, to, 7).halfDays).toBe(2);
+    expect(lengthTo(page, to, 12).halfDays).toBe(3);
+  });
+  test('never less than one', () => expect(lengthTo(page, to, 2).halfDays).toBe(1));
 });
 
 describe('by keys', () => {

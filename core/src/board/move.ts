@@ -1,5 +1,5 @@
 import type { BoardJob, BoardPage, Placing } from '../contracts';
-import { halfDayAt, slotOf } from '../crew';
+import { halfDayAt, slotOf, worksAt } from '../crew';
 import { conflictsOf } from './conflicts';
 import { placingOf, type Placings } from './laid';
 import { CLOSED, OPEN, OVER_TIME } from './problem';
@@ -61,6 +61,15 @@ function withMate(page: BoardPage, over: Placings, job: BoardJob, alone: Placing
 /** What would be in the way of a visit somewhere. */
 export const inTheWayOf = (page: BoardPage, over: Placings, job: BoardJob, to: Placing) =>
   conflictsOf(page, new Map(over).set(job.id, to)).filter((c) => c.id === job.id);
+
+/** A visit made as long as it takes to end with a half day: at least one. */
+export function lengthTo(page: BoardPage, to: Placing, last: number): Placing {
+  const opens = to.technicianIds.map((id) => openOf(page, id));
+  const first = slotOf(page.today, to.startsOn, to.starts);
+  let halfDays = 0;
+  for (let t = first; t <= last; t += 1) if (worksAt(opens, t, to.overTime)) halfDays += 1;
+  return { ...to, halfDays: Math.max(1, halfDays) };
+}
 
 /** A visit an open half day of its technician later, or earlier below 0; undefined past either end. */
 export function stepTime(

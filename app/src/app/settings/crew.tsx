@@ -1,0 +1,1 @@
+export { CrewScreen as default } from '../../crew/CrewScreen';
