@@ -1,11 +1,4 @@
-import {
-  DndContext,
-  DragOverlay,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragMoveEvent,
-} from '@dnd-kit/core';
+import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { inTheWayOf, lengthTo, putAt, stepTechnician, stepTime } from '@green-tally/core/board';
@@ -19,14 +12,21 @@ import { momentWords, weekdayWords } from '../yard/words';
 import { EDGE_OF } from './Block';
 import { lengthWords, likelyWords, placingWords } from './words';
 import { Side } from './Side';
+import { element, useDragging, type Pointer } from './useDragging';
 import { placingNow, useDesk, type Desk } from './useDesk';
 import { layWall, slotAt } from './wall';
-import { WallView } from './WallView';
+import { WallHead, WallView } from './WallView';
 
 /** The wall is drawn for so many days at first, and so many more each time. */
 const DAYS = 35;
 /** A mouse is dragging once it has gone so far, px; until then it is a tap. */
 const FAR = 6;
+
+/** What is dragged, and how far below its upper edge it is held, px. */
+interface Dragged {
+  readonly id: string;
+  readonly grip: number;
+}
 
 interface Held {
   readonly job: BoardJob;
@@ -45,7 +45,9 @@ export function DeskScreen({ page, again }: { page: BoardPage; again: () => void
   const palette = usePalette();
   const [days, setDays] = useState(DAYS);
   const [held, setHeld] = useState<Held>();
+  const [dragged, setDragged] = useState<Dragged>();
   const columns = useRef<View>(null);
+  const scrolls = useRef<ScrollView>(null);
   const worked = useMemo(
     () =>
       new Set(
@@ -57,16 +59,13 @@ export function DeskScreen({ page, again }: { page: BoardPage; again: () => void
   );
   const wall = useMemo(() => layWall(page, days, worked), [page, days, worked]);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: FAR } }));
-  const over = ({ active, activatorEvent, delta }: DragMoveEvent): Held | undefined => {
-    const [id = '', edge] = String(active.id).split(EDGE_OF);
+  const over = ({ id: dragged, grip }: Dragged, pointer: Pointer): Held | undefined => {
+    const [id = '', edge] = dragged.split(EDGE_OF);
     const job = page.jobs.find((j) => j.id === id);
-    const at = (columns.current as unknown as HTMLElement | null)?.getBoundingClientRect();
-    if (!job || !at || !(activatorEvent instanceof PointerEvent)) return undefined;
-    // a visit on the board is held where it was taken; one from beside it by its upper edge
-    const box = desk.spans.has(job.id) ? active.rect.current.initial : null;
-    const grip = box && edge === undefined ? activatorEvent.clientY - box.top - INSIDE : 0;
-    const x = activatorEvent.clientX + delta.x - at.left;
-    const y = activatorEvent.clientY + delta.y - grip - at.top;
+    const at = element(columns.current)?.getBoundingClientRect();
+    if (!job || !at) return undefined;
+    const x = pointer.x - at.left;
+    const y = pointer.y - (edge === undefined ? grip : 0) - at.top;
     if (x < 0 || x >= at.width || y < 0 || y >= at.height) return undefined;
     const slot = slotAt(wall, y);
     if (edge !== undefined) return longer(desk, job, slot);
@@ -75,6 +74,10 @@ export function DeskScreen({ page, again }: { page: BoardPage; again: () => void
       column: Math.floor((x / at.width) * page.technicians.length),
     });
   };
+  useDragging(dragged, scrolls, (pointer) => {
+    const now = dragged && over(dragged, pointer);
+    if (now?.slot !== held?.slot || now?.column !== held?.column) setHeld(now);
+  });
   const onKey = (job: BoardJob, key: string) => {
     const moves = KEYS[key]?.(desk, job);
     if (!moves) return false;
@@ -86,13 +89,21 @@ export function DeskScreen({ page, again }: { page: BoardPage; again: () => void
     <Screen testID="board" title="Board" full fixed>
       <DndContext
         sensors={sensors}
-        onDragMove={(event) => {
-          const now = over(event);
-          if (now?.slot !== held?.slot || now?.column !== held?.column) setHeld(now);
+        autoScroll={false}
+        onDragStart={({ active, activatorEvent }) => {
+          const box = active.rect.current.initial;
+          const on = desk.spans.has(String(active.id)) && box;
+          const y = activatorEvent instanceof PointerEvent ? activatorEvent.clientY : 0;
+          // a visit on the board is held where it was taken; one from beside it by its upper edge
+          setDragged({ id: String(active.id), grip: on ? y - box.top - INSIDE : 0 });
         }}
-        onDragCancel={() => setHeld(undefined)}
-        onDragEnd={(event) => {
-          const now = over(event);
+        onDragCancel={() => {
+          setDragged(undefined);
+          setHeld(undefined);
+        }}
+        onDragEnd={() => {
+          const now = held;
+          setDragged(undefined);
           setHeld(undefined);
           if (!now) return;
           desk.move([[now.job.id, now.to]]);
@@ -115,7 +126,13 @@ export function DeskScreen({ page, again }: { page: BoardPage; again: () => void
           {held ? <HeldWords desk={desk} held={held} /> : <Summary page={page} />}
         </View>
         <View style={styles.parts}>
-          <ScrollView style={styles.wall} testID="wall scroll">
+          <ScrollView
+            ref={scrolls}
+            style={styles.wall}
+            testID="wall scroll"
+            stickyHeaderIndices={[0]}
+          >
+            <WallHead page={page} />
             <WallView desk={desk} wall={wall} columns={columns} onKey={onKey} held={held} />
             {days * 2 < page.slots ? (
               <Press
@@ -263,6 +280,6 @@ const styles = StyleSheet.create({
   side: { width: 372, borderLeftWidth: STROKE.thin, paddingLeft: SPACE.m },
   overlay: { borderWidth: STROKE.thick, paddingHorizontal: SPACE.s, opacity: 0.9, width: 120 },
   // as high held as not, so that nothing moves under the hand
-  told: { minHeight: 64, justifyContent: 'center' },
+  told: { minHeight: 56, justifyContent: 'center' },
   held: { borderWidth: STROKE.thin, paddingHorizontal: SPACE.s, paddingVertical: 4 },
 });

@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Span } from '@green-tally/core/board';
-import type { BoardJob } from '@green-tally/core/contracts';
+import type { BoardJob, BoardPage } from '@green-tally/core/contracts';
 import { halfDayAt, SLOTS_A_DAY } from '@green-tally/core/crew';
 import { Quiet, SPACE, STROKE, Strong, usePalette } from '../ui';
 import { dayWords, weekdayWords } from '../yard/words';
@@ -24,6 +24,26 @@ interface WallViewProps {
     { readonly slot: number; readonly column: number; readonly fits: boolean } | undefined;
 }
 
+/** What the columns are: stays above what scrolls. */
+export function WallHead({ page }: { page: BoardPage }) {
+  const palette = usePalette();
+  return (
+    <View style={[styles.head, { borderColor: palette.line, backgroundColor: palette.paper }]}>
+      <View style={styles.days}>
+        <Strong>Day</Strong>
+      </View>
+      <View style={styles.bays}>
+        <Strong>Bays</Strong>
+      </View>
+      {page.technicians.map((t) => (
+        <View key={t.id} style={styles.column}>
+          <Strong oneLine>{t.name}</Strong>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 /** Days one below the other, a column for each technician; where harvests begin. */
 export function WallView({ desk, wall, columns, onKey, held }: WallViewProps) {
   const { page } = desk;
@@ -37,26 +57,17 @@ export function WallView({ desk, wall, columns, onKey, held }: WallViewProps) {
   const due = selected && wall.days.find((d) => d.day === selected.due);
   return (
     <View testID="wall">
-      <View style={[styles.head, { borderColor: palette.line }]}>
-        <View style={styles.days}>
-          <Strong>Day</Strong>
-        </View>
-        <View style={styles.bays}>
-          <Strong>Bays</Strong>
-        </View>
-        {page.technicians.map((t) => (
-          <View key={t.id} style={styles.column}>
-            <Strong oneLine>{t.name}</Strong>
-          </View>
-        ))}
-      </View>
       <View style={[styles.wall, { height: wall.height }]}>
         {wall.days.map((d) => (
           <DayRow key={d.day} desk={desk} day={d} taken={baysTaken(inBays, d.slot)} />
         ))}
         <View ref={columns} style={styles.columns}>
           {page.technicians.map((t, column) => (
-            <View key={t.id} style={[styles.column, { borderColor: palette.line }, styles.ruled]}>
+            <View
+              key={t.id}
+              testID={`column ${t.name}`}
+              style={[styles.column, { borderColor: palette.line }, styles.ruled]}
+            >
               <Closed desk={desk} wall={wall} open={t.open} />
               {held && held.column === column ? (
                 <View
@@ -109,6 +120,7 @@ function DayRow({ desk, day, taken }: { desk: Desk; day: WallDay; taken: number 
   const named = !day.shut || day.holiday !== undefined;
   return (
     <View
+      testID={`row ${day.day}`}
       style={[
         styles.day,
         { top: day.top, height: day.height },

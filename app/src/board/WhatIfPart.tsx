@@ -3,8 +3,9 @@ import { StyleSheet, View } from 'react-native';
 import type { PlanFares, WhatIf } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { usePlanSearch } from '../store';
+import { chanceWords } from '../yard/words';
 import { Buttons, Card, Choice, Notice, Press, Quiet, SPACE, Strong, TextEntry } from '../ui';
-import { chanceWords, likelyWords, whatIfWords } from './words';
+import { likelyWords, whatIfWords } from './words';
 import { LateList, Searched } from './SearchPart';
 import type { Desk } from './useDesk';
 

@@ -66,9 +66,6 @@ export function lengthWords(job: BoardJob, to: Placing | null): string {
   return `${job.hours} h, ${long}${job.crew === 2 ? ', two people' : ''}`;
 }
 
-export const chanceWords = (chance: number): string =>
-  chance >= 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${Math.round(100 * chance)} %`;
-
 /** Machines that are likely enough ready are counted from here on. */
 export const LIKELY = 0.95;
 

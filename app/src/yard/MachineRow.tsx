@@ -16,7 +16,15 @@ import {
   Tap,
   usePalette,
 } from '../ui';
-import { dayWords, machineName, nextWords, rowWords, slackWords, walkWords } from './words';
+import {
+  chanceWords,
+  dayWords,
+  machineName,
+  nextWords,
+  rowWords,
+  slackWords,
+  walkWords,
+} from './words';
 
 /** A row leads to a place, or chooses what stands beside the list. */
 type Way =
@@ -64,6 +72,11 @@ function MachineCard({ row, selected }: { row: YardRow; selected: boolean }) {
           <Strong tone={tone} style={styles.next}>
             {nextWords(row)}
           </Strong>
+          {row.chance === null ? null : (
+            <Quiet testID={`chance ${machine.serial}`}>
+              {`Ready in time: ${chanceWords(row.chance)}${row.awaits ? `, waits for ${row.awaits} ${row.awaits === 1 ? 'part' : 'parts'}` : ''}`}
+            </Quiet>
+          )}
           {row.said ? (
             <Strong tone="violet">{`Operator says something new: ${row.said}`}</Strong>
           ) : null}

@@ -1,7 +1,15 @@
 import type { Href } from 'expo-router';
 import type { YardRow } from '@green-tally/core/contracts';
 import { DecisionCounts, Quiet, Strong, Table, type Column } from '../ui';
-import { dayWords, machineName, nextWords, rowWords, slackWords, walkWords } from './words';
+import {
+  chanceWords,
+  dayWords,
+  machineName,
+  nextWords,
+  rowWords,
+  slackWords,
+  walkWords,
+} from './words';
 
 interface MachineTableProps {
   readonly label: string;
@@ -47,6 +55,13 @@ const COLUMNS: readonly Column<YardRow>[] = [
     title: 'Decisions',
     flex: 2.4,
     cell: (r) => <DecisionCounts counts={r.counts} />,
+  },
+  {
+    key: 'chance',
+    title: 'Ready in time',
+    flex: 1,
+    by: (r) => r.chance ?? 2,
+    cell: (r) => <Quiet>{r.chance === null ? 'not planned' : chanceWords(r.chance)}</Quiet>,
   },
   { key: 'next', title: 'What now', flex: 2, cell: (r) => <Strong>{nextWords(r)}</Strong> },
 ];

@@ -35,7 +35,12 @@ import { Apart } from './Apart';
 import { AsOf } from './AsOf';
 import { MachineRow } from './MachineRow';
 import { SeasonLine } from './SeasonLine';
+import type { YardFilter } from './YardFilters';
 
+// asked for by those who narrow the list down
+const YardFilters = later('what to show', async () => (await import('./YardFilters')).YardFilters);
+// a table only where there is room
+const MachineTable = later('the table', async () => (await import('./MachineTable')).MachineTable);
 // beside the list only where there is room
 const MachineDetail = later(
   'the machine',
@@ -46,8 +51,12 @@ const MachineDetail = later(
 export function YardScreen() {
   const [find, setFind] = useState('');
   const [order, setOrder] = useState<YardAsked['order']>('slack');
+  const [filter, setFilter] = useState<YardFilter>({});
   const q = useSettled(find.trim()) || undefined;
-  const list = useYard({ q, order: order === 'slack' ? undefined : order });
+  const list = useYard({ q, order: order === 'slack' ? undefined : order, ...filter });
+  const [asTable, setAsTable] = useState(
+    () => globalThis.localStorage?.getItem(AS_TABLE) === 'yes',
+  );
   const [chosen, setChosen] = useState<string | undefined>();
   const wide = useWide();
   const palette = usePalette();
@@ -61,13 +70,25 @@ export function YardScreen() {
         full
       />
     );
-  const asked = { find, setFind, order, setOrder };
+  const asked = { find, setFind, order, setOrder, filter, setFilter };
   if (!wide) return <YardList {...list} {...asked} yard={yard} />;
+  const table = (on: boolean) => {
+    globalThis.localStorage?.setItem(AS_TABLE, on ? 'yes' : 'no');
+    setAsTable(on);
+  };
+  if (asTable) return <YardList {...list} {...asked} yard={yard} asTable onTable={table} />;
   const selected = chosen ?? yard.rows[0]?.machine.id;
   return (
     <View style={styles.beside}>
       <View style={[styles.list, { borderRightColor: palette.line }]}>
-        <YardList {...list} {...asked} yard={yard} selected={selected} onChoose={setChosen} />
+        <YardList
+          {...list}
+          {...asked}
+          yard={yard}
+          selected={selected}
+          onChoose={setChosen}
+          onTable={table}
+        />
       </View>
       <View style={styles.detail}>{selected ? <MachineDetail id={selected} /> : null}</View>
     </View>
@@ -83,6 +104,11 @@ interface YardListProps {
   readonly setFind: (text: string) => void;
   readonly order: YardAsked['order'];
   readonly setOrder: (order: YardAsked['order']) => void;
+  readonly filter: YardFilter;
+  readonly setFilter: (filter: YardFilter) => void;
+  readonly asTable?: boolean;
+  /** whether machines stand in a table; only where there is room */
+  readonly onTable?: (on: boolean) => void;
   readonly selected?: string | undefined;
   /** chooses what stands beside the list; without it a row leads to its machine */
   readonly onChoose?: (id: string) => void;
@@ -98,7 +124,9 @@ const ORDER_WORDS: Readonly<Record<YardAsked['order'], string>> = {
 const ORDERS = ['slack', 'harvest', 'customer'] as const;
 
 function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: YardListProps) {
-  const { find, setFind, order, setOrder } = asked;
+  const { find, setFind, order, setOrder, filter, setFilter, asTable = false, onTable } = asked;
+  const narrowed = Object.keys(filter).length;
+  const [open, setOpen] = useState(false);
   const { machines, unwalked, behind } = yard.all;
   // what is typed is also sought among what is here, until the server answers and without signal
   const wanted = find.trim().toLowerCase();
@@ -116,8 +144,12 @@ function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: Yar
       testID="yard"
       title="Yard"
       full
-      footer={onChoose ? undefined : <NextWalk wanted={yard.all.wanted} />}
-      rows={{ data: rows, keyOf: (r) => r.machine.id, draw, more, foot: <More more={more} /> }}
+      footer={onTable ? undefined : <NextWalk wanted={yard.all.wanted} />}
+      rows={
+        asTable
+          ? undefined
+          : { data: rows, keyOf: (r) => r.machine.id, draw, more, foot: <More more={more} /> }
+      }
     >
       <Row apart>
         <Title>Yard</Title>
@@ -139,7 +171,24 @@ function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: Yar
             onChange={setFind}
             hint="serial, model, customer"
           />
-          {machines > A_LOOK ? (
+          <Row>
+            <Chip
+              title={narrowed ? `Only some: ${narrowed}` : 'Only some'}
+              testID="filter"
+              on={open || narrowed > 0}
+              onPress={() => setOpen(!open)}
+            />
+            {onTable ? (
+              <Chip
+                title="As a table"
+                testID="as table"
+                on={asTable}
+                onPress={() => onTable(!asTable)}
+              />
+            ) : null}
+          </Row>
+          {open ? <YardFilters yard={yard} filter={filter} onChange={setFilter} /> : null}
+          {machines > A_LOOK && !asTable ? (
             <Row>
               {ORDERS.map((by) => (
                 <Chip
@@ -162,14 +211,32 @@ function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: Yar
       ))}
       {machines > 0 && rows.length + yard.apart.length === 0 ? (
         <Notice
-          title={`Nothing matches "${find.trim()}"`}
+          title={wanted ? `Nothing matches "${find.trim()}"` : 'No machine is like that'}
           text="Find by serial, model, customer or crop."
-          action={{ title: 'Show all', onPress: () => setFind('') }}
+          action={{
+            title: 'Show all',
+            onPress: () => {
+              setFind('');
+              setFilter({});
+            },
+          }}
         />
+      ) : null}
+      {asTable && rows.length ? (
+        <>
+          <MachineTable
+            label="Machines"
+            rows={rows}
+            to={({ machine }) => `/machine/${machine.id}`}
+          />
+          <More more={more} />
+        </>
       ) : null}
     </Screen>
   );
 }
+
+const AS_TABLE = 'green-tally-yard-table';
 
 /** So many machines are looked over without putting them in another order. */
 const A_LOOK = 12;

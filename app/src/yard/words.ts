@@ -11,6 +11,10 @@ export const monthWords = (day: string): string => format(parseISO(day), 'MMM yy
 /** "Thu 18 Jun" */
 export const weekdayWords = (day: string): string => format(parseISO(day), 'EEE d MMM');
 
+/** A chance in words; never as if it were certain. */
+export const chanceWords = (chance: number): string =>
+  chance >= 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${Math.round(100 * chance)} %`;
+
 const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 type Next = Pick<YardRow, 'next' | 'late' | 'mustStartBy'> & { readonly behind?: boolean };

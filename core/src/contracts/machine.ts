@@ -134,6 +134,12 @@ export const YardRow = z.object({
   checks: z.int(),
   walk: z.enum(['none', 'started', 'done']),
   said: z.int().default(0).describe('words of operators that nobody has heard yet'),
+  chance: z
+    .number()
+    .nullable()
+    .default(null)
+    .describe('that its accepted work is done before its harvest, by the published plan'),
+  awaits: z.int().default(0).describe('parts its accepted work waits for'),
   /** empty when the machine is ready for harvest */
   missing: z.array(MissingStep.omit({ checks: true })),
   next: z.object({
@@ -152,6 +158,10 @@ export const YardAsked = z.object({
   order: z.enum(['slack', 'serial', 'customer', 'harvest']).default('slack'),
   walk: z.enum(['none', 'started', 'done']).optional(),
   waits: z.enum(['yes']).optional().describe('only what waits for a planner'),
+  crop: z.string().max(120).optional(),
+  late: z.enum(['yes']).optional().describe('only what is late'),
+  parts: z.enum(['yes']).optional().describe('only what waits for parts'),
+  lacks: MissingStep.shape.id.optional().describe('only what is not ready for this'),
   cursor: z.string().max(300).optional(),
   limit: z.coerce.number().int().min(1).max(200).default(60),
 });

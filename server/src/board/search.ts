@@ -1,5 +1,5 @@
 import { Op } from 'sequelize';
-import type { Person, PlanSearch, PlanWish } from '@green-tally/core/contracts';
+import type { BoardPage, Person, PlanSearch, PlanWish } from '@green-tally/core/contracts';
 import { inBranch } from '@green-tally/core/rights';
 import { InputError } from '@green-tally/core/units';
 import { asIf, faresOf } from '@green-tally/core/board';
@@ -180,6 +180,10 @@ async function ended(db: Database, id: string, found: Found): Promise<void> {
   await told(db, id);
 }
 
+/** How many parts a machine's accepted work waits for. */
+const awaitedOn = ({ jobs }: BoardPage, id: string): number =>
+  new Set(jobs.flatMap((j) => (j.machine.id === id ? j.awaited.map((p) => p.number) : []))).size;
+
 /** Works out anew how likely the machines of a branch are ready by the plan that is published. */
 export async function keepChances(looking: OfBranch): Promise<void> {
   const { db, branch } = looking;
@@ -191,10 +195,15 @@ export async function keepChances(looking: OfBranch): Promise<void> {
       { bind: [branch], transaction },
     );
     await db.sequelize.query(
-      `INSERT INTO machine_chances (machine_id, chance)
-       SELECT id, chance FROM jsonb_to_recordset($1) AS x (id uuid, chance double precision)`,
+      `INSERT INTO machine_chances (machine_id, chance, awaits)
+       SELECT id, chance, awaits FROM jsonb_to_recordset($1)
+         AS x (id uuid, chance double precision, awaits int)`,
       {
-        bind: [JSON.stringify(ready.map(({ machineId: id, chance }) => ({ id, chance })))],
+        bind: [
+          JSON.stringify(
+            ready.map(({ machineId: id, chance }) => ({ id, chance, awaits: awaitedOn(page, id) })),
+          ),
+        ],
         transaction,
       },
     );

@@ -234,7 +234,7 @@ const MIGRATIONS = [
     CREATE INDEX plan_searches_at ON plan_searches (at);
     CREATE TABLE calendar_feeds (id uuid PRIMARY KEY, person_id uuid NOT NULL REFERENCES people(id) ON DELETE CASCADE, made_by text NOT NULL, made_at timestamptz NOT NULL, revoked_at timestamptz);
     CREATE INDEX calendar_feeds_person ON calendar_feeds (person_id);
-    CREATE TABLE machine_chances (machine_id uuid PRIMARY KEY REFERENCES machines(id) ON DELETE CASCADE, chance double precision NOT NULL, at timestamptz NOT NULL DEFAULT now());
+    CREATE TABLE machine_chances (machine_id uuid PRIMARY KEY REFERENCES machines(id) ON DELETE CASCADE, chance double precision NOT NULL, awaits int NOT NULL DEFAULT 0, at timestamptz NOT NULL DEFAULT now());
     -- every machine is judged anew, so that its work is on the board
     ALTER TABLE machine_standings ADD COLUMN board jsonb NOT NULL DEFAULT '[]'; UPDATE machine_standings SET version = 0;`,
     `ALTER TABLE machine_standings DROP COLUMN board; DROP TABLE machine_chances, calendar_feeds, plan_searches, plan_versions, technician_hours, board_settings; ALTER TABLE customers DROP COLUMN x, DROP COLUMN y;

@@ -26,7 +26,7 @@ import {
 } from '../db';
 
 /** Where a machine stands, as the Yard tells it: all but the machine itself and whether it is new. */
-export type StandingRow = Omit<YardRow, 'machine' | 'behind'>;
+export type StandingRow = Omit<YardRow, 'machine' | 'behind' | 'chance' | 'awaits'>;
 
 /** What was derived of a machine; without a row it could not be judged, and why. */
 interface Derived {

@@ -21,6 +21,8 @@ interface Joined {
   readonly row: StandingRow | null;
   readonly trouble: string | null;
   readonly behind: boolean;
+  readonly chance: number | null;
+  readonly awaits: number;
 }
 
 /** By what the Yard is put in order, as SQL: one key a machine, of a type that sorts as it should. */
@@ -60,9 +62,9 @@ export async function yardOf(looking: Looking, asked: YardAsked): Promise<Yard> 
   return {
     today,
     branch: branch ?? 'All branches',
-    rows: shown.flatMap(({ id, row, behind }): YardRow[] => {
+    rows: shown.flatMap(({ id, row, behind, chance, awaits }): YardRow[] => {
       const machine = byId.get(id);
-      return machine && row ? [{ machine, behind, ...row }] : [];
+      return machine && row ? [{ ...row, machine, behind, chance, awaits }] : [];
     }),
     apart: shown.flatMap(({ id, row, trouble }) => {
       const machine = byId.get(id);
@@ -114,16 +116,21 @@ async function pageOfYard(
   { branch }: Looking,
   { now: { today, rates }, asked, unjudged }: Paging,
 ): Promise<Joined[]> {
-  const { q, order, walk, waits, limit } = asked;
+  const { q, order, walk, waits, crop, late, parts, lacks, limit } = asked;
   const [key, serial] = placeOf(asked);
   const { from, by, type } = readFrom(order, unjudged);
   return db.sequelize.query<Joined>(
-    `SELECT m.id, m.serial, ${by} AS key, ${isBehind('$2', '$3')} AS behind, s.row, s.trouble
-     FROM ${from}
+    `SELECT m.id, m.serial, ${by} AS key, ${isBehind('$2', '$3')} AS behind, s.row, s.trouble,
+       c.chance, COALESCE(c.awaits, 0) AS awaits
+     FROM ${from} LEFT JOIN machine_chances c ON c.machine_id = m.id
      WHERE ($1::text IS NULL OR m.branch = $1)
        AND ($4::text IS NULL OR strpos(lower(concat_ws(E'\\n', m.serial, m.model, m.customer, m.harvest->>'crop')), $4) > 0)
        AND ($5::text IS NULL OR s.walk = $5)
        AND ($6::text[] IS NULL OR s.next = ANY($6))
+       AND ($10::text IS NULL OR m.harvest->>'crop' = $10)
+       AND ($11::boolean IS NULL OR s.late)
+       AND ($12::boolean IS NULL OR c.awaits > 0)
+       AND ($13::text IS NULL OR s.row->'missing' @> jsonb_build_array(jsonb_build_object('id', $13::text)))
        AND ($7::text IS NULL OR (${by}, m.serial COLLATE "C") > ($7::${type}, $8))
      ORDER BY ${by}, m.serial COLLATE "C" LIMIT $9`,
     {
@@ -137,6 +144,10 @@ async function pageOfYard(
         key,
         serial,
         limit + 1,
+        crop ?? null,
+        late === 'yes' ? true : null,
+        parts === 'yes' ? true : null,
+        lacks ?? null,
       ],
       type: QueryTypes.SELECT,
     },
