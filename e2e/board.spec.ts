@@ -29,7 +29,8 @@ const dragTo = async (page: Page, testId: string, technician: string, day: strin
   const to = await cell(page, technician, day);
   const from = await page.getByTestId(testId).boundingBox();
   if (!from) throw new Error(`${testId} is not there`);
-  await page.mouse.move(from.x + 30, from.y + 14);
+  const grip = Math.min(14, from.height / 2);
+  await page.mouse.move(from.x + 30, from.y + grip);
   await page.mouse.down();
   await page.mouse.move(from.x + 42, from.y + 24, { steps: 3 });
   await page.mouse.move(to.x, to.y, { steps: 10 });

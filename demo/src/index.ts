@@ -2,6 +2,7 @@ import {
   SpecSheet,
   type BoardSetting,
   type BranchCosts,
+  type Breakdown,
   type Customer,
   type Header,
   type Machine,
@@ -30,6 +31,7 @@ import ouzel7 from '../specs/ouzel7.json';
 import ouzel9 from '../specs/ouzel9.json';
 import tarn5 from '../specs/tarn5.json';
 import tarn7 from '../specs/tarn7.json';
+import { breakdownsOf } from './breakdowns';
 import { costsOf, DEMO_COSTS, pricesOf } from './costs';
 import { DEMO_BOARDS, DEMO_HOURS, visitOf } from './crew';
 import { demoId } from './ids';
@@ -63,6 +65,7 @@ export interface Scenario {
   readonly ticks: readonly Tick[];
   /** each machine as it is on the books */
   readonly files: readonly MachineFile[];
+  readonly breakdowns: readonly Breakdown[];
   readonly boards: readonly BoardSetting[];
   readonly hours: readonly TechnicianHours[];
   readonly costs: readonly BranchCosts[];
@@ -168,6 +171,7 @@ export function scenario(): Scenario {
     files: built.map(({ onPaper, ...file }) =>
       onPaper ? { ...file, readings: [], walks: [], ticks: [] } : file,
     ),
+    breakdowns: breakdownsOf(built.map((b) => b.machine)),
     boards: DEMO_BOARDS,
     hours: DEMO_HOURS,
     costs: DEMO_COSTS,

@@ -24,6 +24,7 @@ import { dayWords, machineName, slackWords, weekdayWords } from '../yard/words';
 import { AlongCard } from './AlongCard';
 import { Checked } from './Checked';
 import { EquipmentCard } from './EquipmentCard';
+import { Stopped } from './Stopped';
 import { HarvestCard } from './HarvestCard';
 import { DueCard } from './DueCard';
 import { MachineDrawing } from './MachineDrawing';
@@ -87,6 +88,7 @@ function MachinePage({ file, standing, again, back }: Known & { readonly back: b
       {!verdicts.length && standing.checks ? (
         <Notice title="Nothing measured yet" text="Its strips grow with the first walk." />
       ) : null}
+      <Stopped machineId={machine.id} />
       <Go to={`/changeover/${machine.id}`} label="Settings to move for another crop or header">
         <Card testID="to changeover">
           <Strong>Settings to move ›</Strong>

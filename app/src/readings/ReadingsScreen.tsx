@@ -59,6 +59,8 @@ function Refused() {
 
 function refusedTitle(o: NonNullable<ReturnType<typeof useOutgoing>>[number]): string {
   if (o.kind === 'walk') return 'A walk could not be stored';
+  if (o.kind === 'breakdown')
+    return `That ${o.body.component} stopped the machine could not be stored`;
   if (o.kind === 'visitNote') return 'What was said of a visit could not be stored';
   if (o.kind === 'tick') return `A tick could not be stored: ${o.body.key.split('|').at(-1) ?? ''}`;
   if (o.kind === 'said') return `What ${o.body.name} says could not be stored`;

@@ -17,6 +17,7 @@ describe('the sections of the settings', () => {
         'Spec sheets',
         'Costs',
         'Hours, skills, bays, map',
+        'Was the forecast right?',
         'Safety',
       ],
     ],
@@ -33,6 +34,7 @@ describe('the sections of the settings', () => {
         'First day',
         'Costs',
         'Hours, skills, bays, map',
+        'Was the forecast right?',
         'Safety',
       ],
     ],
@@ -49,6 +51,7 @@ describe('the sections of the settings', () => {
         'First day',
         'Costs',
         'Hours, skills, bays, map',
+        'Was the forecast right?',
         'People',
         'Safety',
       ],
@@ -57,7 +60,7 @@ describe('the sections of the settings', () => {
   test('each is a place of its own, and says in a line what is there', () => {
     expect(new Set(SECTIONS.map((s) => s.to)).size).toBe(SECTIONS.length);
     for (const { to, text } of SECTIONS) {
-      expect(String(to)).toMatch(/^\/(settings\/[a-z]+|specs|first-day)$/);
+      expect(String(to)).toMatch(/^\/(settings\/[a-z]+|specs|first-day|forecasts)$/);
       expect(text.length).toBeGreaterThan(10);
     }
   });

@@ -62,6 +62,11 @@ export const SECTIONS: readonly Section[] = [
     text: 'what the board plans by; calendars by link',
   },
   {
+    to: '/forecasts',
+    title: 'Was the forecast right?',
+    text: 'what was said before each harvest, what came of it, what stopped',
+  },
+  {
     to: '/settings/people',
     title: 'People',
     text: 'who works here and what they may do',

@@ -239,6 +239,8 @@ const TABLE_OF = {
   // laid into its work item, into its visit
   worked: undefined,
   visitNote: undefined,
+  // asked for by itself
+  breakdown: undefined,
   // who says it does not hold the machine's facts
   said: undefined,
 } as const;

@@ -4,10 +4,12 @@ import { liveQuery } from 'dexie';
 import { z } from 'zod';
 import {
   BoardPage,
+  Breakdown,
   CalendarFeed,
   Catalogue,
   CostsPage,
   CrewPage,
+  ForecastPage,
   PartsPage,
   Person,
   PlanSearch,
@@ -111,6 +113,12 @@ export const usePlansDiffer = (from: number | undefined, to: number | undefined)
     from === undefined || to === undefined ? null : { query: { from, to } },
     Differences,
   );
+/** Whether forecasts were right. */
+export const useForecasts = () => useAnswer('GET /forecasts', {}, ForecastPage);
+const Breakdowns = z.object({ breakdowns: z.array(Breakdown) });
+/** When a machine has stopped in harvest. */
+export const useBreakdowns = (id: string) =>
+  useAnswer('GET /machines/{id}/breakdowns', { params: { id } }, Breakdowns);
 const Feeds = z.object({ feeds: z.array(CalendarFeed) });
 export const useFeeds = () => useAnswer('GET /feeds', {}, Feeds);
 export const useCosts = () => useAnswer('GET /costs', {}, CostsPage);

@@ -1,6 +1,7 @@
 import { Dexie, type Table } from 'dexie';
 import {
   MachineFile,
+  type Breakdown,
   type JudgedBy,
   type Machine,
   type OperatorNote,
@@ -39,6 +40,8 @@ export type Outgoing = {
   | { readonly kind: 'withdrawal'; readonly body: WorkItem }
   /** somebody worked on an accepted item */
   | { readonly kind: 'worked'; readonly body: WorkedEntry; readonly workId: string }
+  /** a machine stopped in harvest */
+  | { readonly kind: 'breakdown'; readonly body: Breakdown }
   /** a visit was begun or finished, or not after all */
   | { readonly kind: 'visitNote'; readonly body: NotedVisit }
   | { readonly kind: 'tick'; readonly body: Tick }

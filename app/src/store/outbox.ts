@@ -15,6 +15,7 @@
 import { liveQuery } from 'dexie';
 import { mutate } from 'swr';
 import type {
+  Breakdown,
   OperatorNote,
   Photo,
   Reading,
@@ -73,6 +74,7 @@ type New =
   | { kind: 'work'; body: WorkItem }
   | { kind: 'withdrawal'; body: WorkItem }
   | { kind: 'worked'; body: WorkedEntry; workId: string; machineId: string }
+  | { kind: 'breakdown'; body: Breakdown }
   | { kind: 'visitNote'; body: NotedVisit }
   | { kind: 'tick'; body: Tick }
   | { kind: 'said'; body: OperatorNote & { machineId: string }; key: string }

@@ -12,7 +12,7 @@ export type Settle = (
 
 /**
  * Sends what must go first: walks, then readings in batches, then work, then what is withdrawn, then
- * what was done of it, then what is said of visits, then ticks, then what operators say; photos one by one after all else.
+ * what was done of it, then what has stopped and what is said of visits, then ticks, then what operators say; photos one by one after all else.
  */
 export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Promise<void> {
   const walks = waiting.filter((o) => o.kind === 'walk');
@@ -35,6 +35,9 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
       ({ workId, body }) => api('POST /work/{id}/worked', { params: { id: workId }, body }),
       settle,
     );
+  const stopped = waiting.filter((o) => o.kind === 'breakdown');
+  if (stopped.length)
+    return sendEach(stopped, ({ body }) => api('POST /breakdowns', { body }), settle);
   const notes = waiting.filter((o) => o.kind === 'visitNote');
   if (notes.length) return sendEach(notes, sendNote, settle);
   const ticks = waiting.filter((o) => o.kind === 'tick');

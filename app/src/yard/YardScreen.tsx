@@ -123,10 +123,18 @@ const ORDER_WORDS: Readonly<Record<YardAsked['order'], string>> = {
 /** By serial one finds by typing it; as a list it is under More, Machines. */
 const ORDERS = ['slack', 'harvest', 'customer'] as const;
 
-function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: YardListProps) {
-  const { find, setFind, order, setOrder, filter, setFilter, asTable = false, onTable } = asked;
-  const narrowed = Object.keys(filter).length;
-  const [open, setOpen] = useState(false);
+function YardList({
+  yard,
+  more,
+  error,
+  asOf,
+  onChoose,
+  selected,
+  asTable = false,
+  onTable,
+  ...asked
+}: YardListProps) {
+  const { find, setFind, setFilter } = asked;
   const { machines, unwalked, behind } = yard.all;
   // what is typed is also sought among what is here, until the server answers and without signal
   const wanted = find.trim().toLowerCase();
@@ -171,36 +179,7 @@ function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: Yar
             onChange={setFind}
             hint="serial, model, customer"
           />
-          <Row>
-            <Chip
-              title={narrowed ? `Only some: ${narrowed}` : 'Only some'}
-              testID="filter"
-              on={open || narrowed > 0}
-              onPress={() => setOpen(!open)}
-            />
-            {onTable ? (
-              <Chip
-                title="As a table"
-                testID="as table"
-                on={asTable}
-                onPress={() => onTable(!asTable)}
-              />
-            ) : null}
-          </Row>
-          {open ? <YardFilters yard={yard} filter={filter} onChange={setFilter} /> : null}
-          {machines > A_LOOK && !asTable ? (
-            <Row>
-              {ORDERS.map((by) => (
-                <Chip
-                  key={by}
-                  title={ORDER_WORDS[by]}
-                  label={`in order of ${ORDER_WORDS[by].toLowerCase()}`}
-                  on={order === by}
-                  onPress={() => setOrder(by)}
-                />
-              ))}
-            </Row>
-          ) : null}
+          <Narrowing yard={yard} asTable={asTable} onTable={onTable} {...asked} />
         </>
       )}
       {error instanceof Unreachable && wanted ? (
@@ -210,15 +189,11 @@ function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: Yar
         <Apart key={a.machine.id} {...a} />
       ))}
       {machines > 0 && rows.length + yard.apart.length === 0 ? (
-        <Notice
-          title={wanted ? `Nothing matches "${find.trim()}"` : 'No machine is like that'}
-          text="Find by serial, model, customer or crop."
-          action={{
-            title: 'Show all',
-            onPress: () => {
-              setFind('');
-              setFilter({});
-            },
+        <NothingLike
+          find={find.trim()}
+          showAll={() => {
+            setFind('');
+            setFilter({});
           }}
         />
       ) : null}
@@ -233,6 +208,63 @@ function YardList({ yard, more, error, asOf, onChoose, selected, ...asked }: Yar
         </>
       ) : null}
     </Screen>
+  );
+}
+
+/** Nothing is like what is sought. */
+function NothingLike({ find, showAll }: { find: string; showAll: () => void }) {
+  return (
+    <Notice
+      title={find ? `Nothing matches "${find}"` : 'No machine is like that'}
+      text="Find by serial, model, customer or crop."
+      action={{ title: 'Show all', onPress: showAll }}
+    />
+  );
+}
+
+type NarrowingProps = Pick<
+  YardListProps,
+  'yard' | 'asTable' | 'onTable' | 'order' | 'setOrder' | 'filter' | 'setFilter'
+>;
+
+/** Narrows the list down, puts it in another order, or into a table. */
+function Narrowing({ yard, asTable = false, onTable, ...asked }: NarrowingProps) {
+  const { order, setOrder, filter, setFilter } = asked;
+  const narrowed = Object.keys(filter).length;
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Row>
+        <Chip
+          title={narrowed ? `Only some: ${narrowed}` : 'Only some'}
+          testID="filter"
+          on={open || narrowed > 0}
+          onPress={() => setOpen(!open)}
+        />
+        {onTable ? (
+          <Chip
+            title="As a table"
+            testID="as table"
+            on={asTable}
+            onPress={() => onTable(!asTable)}
+          />
+        ) : null}
+      </Row>
+      {open ? <YardFilters yard={yard} filter={filter} onChange={setFilter} /> : null}
+      {yard.all.machines > A_LOOK && !asTable ? (
+        <Row>
+          {ORDERS.map((by) => (
+            <Chip
+              key={by}
+              title={ORDER_WORDS[by]}
+              label={`in order of ${ORDER_WORDS[by].toLowerCase()}`}
+              on={order === by}
+              onPress={() => setOrder(by)}
+            />
+          ))}
+        </Row>
+      ) : null}
+    </>
   );
 }
 

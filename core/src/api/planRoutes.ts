@@ -2,9 +2,11 @@ import { z } from 'zod';
 import {
   BoardPage,
   BoardSetting,
+  Breakdown,
   CalendarFeed,
   CrewPage,
   FarmSpots,
+  ForecastPage,
   HarvestMove,
   Id,
   PlanSearch,
@@ -143,6 +145,25 @@ export const PLAN_ROUTES = {
     of: 'search',
     params: ById,
     answer: PlanSearch,
+  },
+  'POST /breakdowns': {
+    summary: 'Say that a machine has stopped in harvest: each id once',
+    door: 'takeReadings',
+    body: Breakdown,
+    status: 201,
+    answer: Breakdown,
+  },
+  'GET /machines/{id}/breakdowns': {
+    summary: 'When a machine has stopped, newest first',
+    door: 'look',
+    of: 'machine',
+    params: ById,
+    answer: z.object({ breakdowns: z.array(Breakdown) }),
+  },
+  'GET /forecasts': {
+    summary: 'Whether the forecasts of the branch were right, and what stopped in harvest',
+    door: 'look',
+    answer: ForecastPage,
   },
   'GET /feeds': {
     summary: 'Links of calendars: one’s own, a planner those of the branch',

@@ -1,5 +1,6 @@
 export * from './board';
 export * from './books';
+export * from './breakdown';
 export * from './card';
 export * from './changes';
 export * from './check';

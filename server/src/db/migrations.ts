@@ -235,9 +235,14 @@ const MIGRATIONS = [
     CREATE TABLE calendar_feeds (id uuid PRIMARY KEY, person_id uuid NOT NULL REFERENCES people(id) ON DELETE CASCADE, made_by text NOT NULL, made_at timestamptz NOT NULL, revoked_at timestamptz);
     CREATE INDEX calendar_feeds_person ON calendar_feeds (person_id);
     CREATE TABLE machine_chances (machine_id uuid PRIMARY KEY REFERENCES machines(id) ON DELETE CASCADE, chance double precision NOT NULL, awaits int NOT NULL DEFAULT 0, at timestamptz NOT NULL DEFAULT now());
+    CREATE TABLE breakdowns (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), at timestamptz NOT NULL, hours double precision NOT NULL, check_id text, component text NOT NULL, kind text NOT NULL,
+      hours_lost double precision CHECK (hours_lost >= 0), note text NOT NULL, by text NOT NULL);
+    CREATE INDEX breakdowns_machine ON breakdowns (machine_id, at);
+    -- forecasts that have come out are looked through with the lives
+    ALTER TABLE machine_lives ADD COLUMN forecasts jsonb NOT NULL DEFAULT '[]'; UPDATE machine_lives SET version = -1;
     -- every machine is judged anew, so that its work is on the board
     ALTER TABLE machine_standings ADD COLUMN board jsonb NOT NULL DEFAULT '[]'; UPDATE machine_standings SET version = 0;`,
-    `ALTER TABLE machine_standings DROP COLUMN board; DROP TABLE machine_chances, calendar_feeds, plan_searches, plan_versions, technician_hours, board_settings; ALTER TABLE customers DROP COLUMN x, DROP COLUMN y;
+    `ALTER TABLE machine_standings DROP COLUMN board; ALTER TABLE machine_lives DROP COLUMN forecasts; DROP TABLE breakdowns, machine_chances, calendar_feeds, plan_searches, plan_versions, technician_hours, board_settings; ALTER TABLE customers DROP COLUMN x, DROP COLUMN y;
     DROP INDEX visits_technician;
     ALTER TABLE visits DROP COLUMN mate_id, DROP COLUMN starts, DROP COLUMN ends, DROP COLUMN half_days, DROP COLUMN pinned, DROP COLUMN over_time, DROP COLUMN started_at, DROP COLUMN finished_at;`,
   ),

@@ -7,6 +7,7 @@ import {
 import type {
   BoardSetting,
   BranchCosts,
+  Breakdown,
   Import,
   ImportReport,
   Machine,
@@ -393,6 +394,23 @@ export class PlanSearchRow extends Model<
   declare before: CreationOptional<PlanSearch['before']>;
   declare after: CreationOptional<PlanSearch['after']>;
   declare trouble: CreationOptional<string | null>;
+}
+
+/** A machine that stopped in harvest. */
+export class BreakdownRow extends Model<
+  InferAttributes<BreakdownRow>,
+  InferCreationAttributes<BreakdownRow>
+> {
+  declare id: string;
+  declare machineId: string;
+  declare at: Date;
+  declare hours: number;
+  declare checkId: CreationOptional<string | null>;
+  declare component: string;
+  declare kind: Breakdown['kind'];
+  declare hoursLost: CreationOptional<number | null>;
+  declare note: string;
+  declare by: string;
 }
 
 /** A calendar's secret link; what makes it secret is signed by the server, not kept. */

@@ -29,6 +29,7 @@ import {
   PlanVersionRow,
   PlanSearchRow,
   FeedRow,
+  BreakdownRow,
 } from './models';
 
 const id = { type: DataTypes.UUID, primaryKey: true } as const;
@@ -381,6 +382,13 @@ export function defineModels(sequelize: Sequelize): void {
       trouble: maybeText,
     }),
     table('plan_searches'),
+  );
+  BreakdownRow.init(
+    own({
+      ...{ id, machineId: uuid, at: moment, hours: number, checkId: maybeText },
+      ...{ component: text, kind: text, hoursLost: maybeNumber, note: text, by: text },
+    }),
+    table('breakdowns'),
   );
   FeedRow.init(
     own({ id, personId: uuid, madeBy: text, madeAt: moment, revokedAt: maybeMoment }),

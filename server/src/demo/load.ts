@@ -17,6 +17,7 @@ import {
   TickRow,
   VisitRow,
   BoardSettingRow,
+  BreakdownRow,
   TechnicianHoursRow,
   WalkRow,
   WorkRow,
@@ -71,6 +72,10 @@ export async function loadDemo(db: Database): Promise<string> {
         ...{ branch, version, document },
         ...now,
       })),
+      { transaction },
+    );
+    await BreakdownRow.bulkCreate(
+      demo.breakdowns.map((b) => ({ ...b, at: new Date(b.at) })),
       { transaction },
     );
     await TechnicianHoursRow.bulkCreate(

@@ -366,6 +366,14 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     await aSearch(id).expect(202);
     return maud.post(`/api/board/searches/${id}/stop`);
   },
+  'POST /breakdowns': async () =>
+    maud.post('/api/breakdowns').send({
+      ...{ id: randomUUID(), machineId: T118, at: '2026-06-09T06:00:00.000Z', hours: 1285 },
+      ...{ checkId: 'fan-drive-belt', component: 'Fan drive belt', kind: 'cameOff' },
+      ...{ hoursLost: 2, by: 'Maud Ellery' },
+    }),
+  'GET /machines/{id}/breakdowns': async () => maud.get(`/api/machines/${T118}/breakdowns`),
+  'GET /forecasts': async () => maud.get('/api/forecasts'),
   'GET /feeds': async () => maud.get('/api/feeds'),
   'POST /feeds': async () => aFeed(),
   'DELETE /feeds/{id}': async () => maud.delete(`/api/feeds/${(await aFeed()).body.id}`),

@@ -9,7 +9,17 @@ import {
 } from '@green-tally/core/fleet';
 import { checksFor } from '@green-tally/core/walk';
 import { jobsOf, timesOf, type Job } from '@green-tally/core/work';
-import { fleetRates, machineWithSheets, readingsOf, toWork, WorkRow, type Database } from '../db';
+import type { ClosedForecast } from '@green-tally/core/contracts';
+import { closedForecasts } from '@green-tally/core/insight';
+import {
+  BreakdownRow,
+  fleetRates,
+  machineWithSheets,
+  readingsOf,
+  toWork,
+  WorkRow,
+  type Database,
+} from '../db';
 import { behindOf } from './fresh';
 
 /**
@@ -40,8 +50,8 @@ export async function learn(db: Database, today: string): Promise<void> {
     type: QueryTypes.SELECT,
   });
   if (done) return;
-  await readLives(db);
-  const rows = await db.sequelize.query<{ branch: string } & Lived>(
+  await readLives(db, today);
+  const rows = await db.sequelize.query<{ branch: string } & Omit<Lived, 'forecasts'>>(
     'SELECT m.branch, l.lives, l.hands, l.jobs FROM machine_lives l JOIN machines m ON m.id = l.machine_id ORDER BY m.id',
     { type: QueryTypes.SELECT },
   );
@@ -65,18 +75,20 @@ export async function learn(db: Database, today: string): Promise<void> {
 }
 
 /** Looks through the lives of machines that were written to since they were looked through last. */
-async function readLives(db: Database): Promise<void> {
+async function readLives(db: Database, today: string): Promise<void> {
   const changed = await db.sequelize.query<{ id: string; version: number }>(
     `SELECT m.id, m.version FROM machines m LEFT JOIN machine_lives l ON l.machine_id = m.id
      WHERE l.version IS DISTINCT FROM m.version`,
     { type: QueryTypes.SELECT },
   );
   for (const { id, version } of changed) {
-    const { lives, hands, jobs } = await livesOf(id);
+    const { lives, hands, jobs, forecasts } = await livesOf(id, today);
     await db.sequelize.query(
-      `INSERT INTO machine_lives (machine_id, version, lives, hands, jobs) VALUES ($1, $2, $3, $4, $5)
-       ON CONFLICT (machine_id) DO UPDATE SET version = $2, lives = $3, hands = $4, jobs = $5`,
-      { bind: [id, version, JSON.stringify(lives), JSON.stringify(hands), JSON.stringify(jobs)] },
+      `INSERT INTO machine_lives (machine_id, version, lives, hands, jobs, forecasts) VALUES ($1, $2, $3, $4, $5, $6)
+       ON CONFLICT (machine_id) DO UPDATE SET version = $2, lives = $3, hands = $4, jobs = $5, forecasts = $6`,
+      {
+        bind: [id, version, ...[lives, hands, jobs, forecasts].map((part) => JSON.stringify(part))],
+      },
     );
   }
 }
@@ -86,11 +98,13 @@ interface Lived {
   readonly lives: LifeSlope[];
   readonly hands: HandsByClass;
   readonly jobs: readonly Job[];
+  /** forecasts that have come out */
+  readonly forecasts: readonly ClosedForecast[];
 }
-const NOTHING: Lived = { lives: [], hands: {}, jobs: [] };
+const NOTHING: Lived = { lives: [], hands: {}, jobs: [], forecasts: [] };
 
 /** Of one machine; nothing where its facts cannot be read, which its standing tells. */
-async function livesOf(id: string): Promise<Lived> {
+async function livesOf(id: string, today: string): Promise<Lived> {
   const found = await machineWithSheets(id);
   if (!found) return NOTHING;
   const { machine, sheets } = found;
@@ -102,7 +116,16 @@ async function livesOf(id: string): Promise<Lived> {
       serial: machine.header?.serial,
       since: machine.header?.since,
     });
-    return { lives, hands: handsOf(checks, readings), jobs: jobsOf(checks, work) };
+    const breakdowns = (await BreakdownRow.findAll({ where: { machineId: id } })).map((b) => ({
+      checkId: b.checkId ?? null,
+      at: b.at.toISOString(),
+    }));
+    return {
+      lives,
+      hands: handsOf(checks, readings),
+      jobs: jobsOf(checks, work),
+      forecasts: closedForecasts({ machine, checks, readings, breakdowns }, today),
+    };
   } catch {
     return NOTHING;
   }

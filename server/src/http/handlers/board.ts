@@ -3,6 +3,7 @@ import { boardPage, type OfBranch } from '../../board/page';
 import { searchOf, startSearch, stopSearch } from '../../board/search';
 import { dropVisit, noteVisit, planVisit } from '../../board/visits';
 import { crewPage, keepFarms, keepHours, keepSetting } from '../../crew/crew';
+import { breakdownsOf, forecastPage, keepBreakdown } from '../../insight/insight';
 import { moveHarvests } from '../../machines/harvests';
 import { ownBranch } from '../../people/people';
 import { planCsv, planFile } from '../../plan/calendar';
@@ -59,6 +60,11 @@ export function boardHandlers(setting: Setting) {
     'POST /board/searches': ({ body, person }) => startSearch(at(person), body, by(person)),
     'GET /board/searches/{id}': ({ params, person }) => searchOf(params.id, person),
     'POST /board/searches/{id}/stop': ({ params, person }) => stopSearch(db, params.id, person),
+    'POST /breakdowns': ({ body, person }) => keepBreakdown(db, body, by(person)),
+    'GET /machines/{id}/breakdowns': async ({ params }) => ({
+      breakdowns: await breakdownsOf(params.id),
+    }),
+    'GET /forecasts': ({ person }) => forecastPage(db, ownBranch(person).branch),
     'GET /feeds': async ({ person }) => ({ feeds: await listFeeds({ person, secret }) }),
     'POST /feeds': ({ body, person }) => makeFeed({ person, secret }, body.personId, clock.now()),
     'DELETE /feeds/{id}': ({ params, person }) =>

@@ -1,0 +1,1 @@
+export { BreakdownScreen as default } from '../insight/BreakdownScreen';

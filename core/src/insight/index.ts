@@ -1,0 +1,2 @@
+export * from './closed';
+export * from './score';
