@@ -27,6 +27,7 @@ const NOUNS = [
   'stand',
   'summary',
   'sheets',
+  'figures',
   'plan',
   'insight',
   'crew',

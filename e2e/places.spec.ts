@@ -19,6 +19,11 @@ interface Place {
 }
 
 const places = (measured: string, unwalked: string, technician: string): readonly Place[] => [
+  { name: 'board', path: '/board', ready: /^(wall|days)$/ },
+  { name: 'plan to print', path: '/board/print', ready: 'print plan' },
+  { name: 'hours and map', path: '/settings/crew', ready: 'crew' },
+  { name: 'forecasts', path: '/forecasts', ready: 'forecasts' },
+  { name: 'breakdown', path: `/breakdown?machine=${measured}`, ready: 'breakdown' },
   { name: 'yard', path: '/', ready: 'machine T118' },
   { name: 'machine', path: `/machine/${measured}`, ready: 'what wears' },
   { name: 'walks', path: '/walk', ready: 'walk list' },

@@ -95,11 +95,10 @@ function count(code, read) {
 }
 
 /**
- * The browser tests in two halves side by side, each on a demo database of its own, so that the
- * same tests share a database in the same order every time. The first takes the long ones, the
- * second all others.
+ * The browser tests in parts side by side, each on a demo database of its own, so that the same tests
+ * share a database in the same order every time; the last takes all that no other names.
  */
-const LONG = ['places', 'shared', 'story', 'work'];
+const APART = [['places'], ['shared', 'story', 'work', 'board', 'harvest']];
 
 async function browser() {
   if (!wanted('browser')) return;
@@ -108,12 +107,12 @@ async function browser() {
   const chromium = ensureDebian(findChromium, 'chromium');
   ensureApp();
   const named = process.env.E2E;
-  const halves = named ? [[named]] : [LONG.map(fileOf), othersThan(LONG)];
+  const parts = named ? [[named]] : [...APART.map((p) => p.map(fileOf)), othersThan(APART.flat())];
   // an empty place of its own, for the first day of a dealership
-  const empty = await throwAwayPlace({ databasePort: 54_940, firstPort: 8580, demo: false });
+  const empty = await throwAwayPlace({ databasePort: 54_940, firstPort: 8600, demo: false });
   try {
     await Promise.all(
-      halves.map(async (files, i) => {
+      parts.map(async (files, i) => {
         const place = await throwAwayPlace({
           databasePort: 54_910 + 10 * i,
           firstPort: 8560 + 10 * i,

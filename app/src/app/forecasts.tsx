@@ -1,1 +1,6 @@
-export { ForecastScreen as default } from '../insight/ForecastScreen';
+import { later } from '../ui';
+
+export default later(
+  'the forecasts',
+  async () => (await import('../board/planning')).ForecastScreen,
+);

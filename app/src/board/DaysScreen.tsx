@@ -34,8 +34,7 @@ import {
   Waiting,
 } from '../ui';
 import { AsOf } from '../yard/AsOf';
-import { machineName, momentWords, weekdayWords } from '../yard/words';
-import { halfWords } from './words';
+import { halfWords, machineName, momentWords, weekdayWords } from '../yard/words';
 
 interface Shown {
   readonly visit: Visit;

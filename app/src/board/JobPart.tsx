@@ -15,9 +15,9 @@ import {
   SPACE,
   Strong,
 } from '../ui';
-import { chanceWords, dayWords, weekdayWords } from '../yard/words';
+import { chanceWords, dayWords, halfWords, weekdayWords } from '../yard/words';
 import { PartsLine } from './WaitingPart';
-import { halfWords, lengthWords, placingWords } from './words';
+import { lengthWords, placingWords } from './words';
 import { placingNow, type Desk } from './useDesk';
 
 /** One visit: what it is for, what is in its way, and all that can be changed of it without a mouse. */

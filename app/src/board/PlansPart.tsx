@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { troubleText, usePlans, usePlansDiffer } from '../store';
+import { troubleText } from '../store';
+import { usePlans, usePlansDiffer } from './hooks';
 import { Body, Card, Notice, Quiet, Strong, Tap } from '../ui';
 import { momentWords } from '../yard/words';
 import { placingWords } from './words';

@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { BoardJob, BoardPage } from '@green-tally/core/contracts';
-import { troubleText, useBoard } from '../store';
+import { troubleText } from '../store';
+import { useBoard } from './hooks';
 import {
   Body,
   HeadRow,
@@ -15,8 +16,8 @@ import {
   usePalette,
   Waiting,
 } from '../ui';
-import { momentWords, weekdayWords } from '../yard/words';
-import { halfWords, handsWords, lengthWords } from './words';
+import { halfWords, momentWords, weekdayWords } from '../yard/words';
+import { handsWords, lengthWords } from './words';
 
 /** The published plan as a sheet of paper: a list by technician, to hang on the wall. */
 export function PrintScreen() {

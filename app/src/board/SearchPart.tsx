@@ -3,7 +3,8 @@ import { StyleSheet, View } from 'react-native';
 import { samePlacing } from '@green-tally/core/board';
 import type { PlanFares, PlanSearch } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
-import { api, troubleText, useAction, usePlanSearch } from '../store';
+import { api, troubleText, useAction } from '../store';
+import { usePlanSearch } from './hooks';
 import {
   Body,
   Buttons,

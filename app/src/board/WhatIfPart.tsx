@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { PlanFares, WhatIf } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
-import { usePlanSearch } from '../store';
+import { usePlanSearch } from './hooks';
 import { chanceWords } from '../yard/words';
 import { Buttons, Card, Choice, Notice, Press, Quiet, SPACE, Strong, TextEntry } from '../ui';
 import { likelyWords, whatIfWords } from './words';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { samePlacing, type Placings } from '@green-tally/core/board';
-import { Placing, type BoardPage, type PlanChange } from '@green-tally/core/contracts';
+import type { BoardPage, PlanChange } from '@green-tally/core/contracts';
+import { Placing } from '@green-tally/core/contracts/board';
 
 /** What a planner has moved and not published yet, kept on this device. */
 export const BoardDraft = z.object({

@@ -8,10 +8,7 @@ import type {
   WhatIf,
 } from '@green-tally/core/contracts';
 import type { z } from 'zod';
-import { weekdayWords } from '../yard/words';
-
-export const halfWords = (half: Placing['starts']): string =>
-  half === 'morning' ? 'morning' : 'after noon';
+import { halfWords, weekdayWords } from '../yard/words';
 
 /** "Ines Marrow and Odd Fenwright". */
 export const handsWords = (page: BoardPage, to: Placing): string =>

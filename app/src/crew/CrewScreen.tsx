@@ -3,7 +3,8 @@ import { StyleSheet, View } from 'react-native';
 import { POSITION_FACTS, type BoardSetting, type CrewPage } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
 import { factWords } from '@green-tally/core/walk';
-import { api, troubleText, useAction, useCrew, useSession } from '../store';
+import { api, troubleText, useAction, useSession } from '../store';
+import { useCrew } from '../board/hooks';
 import {
   Body,
   Card,

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { CalendarFeed } from '@green-tally/core/contracts';
-import { api, useAction, useFeeds } from '../store';
+import { api, useAction } from '../store';
+import { useFeeds } from '../board/hooks';
 import { Body, Buttons, Card, Choice, Heading, Notice, Press, Quiet, Strong } from '../ui';
 import { momentWords } from '../yard/words';
 

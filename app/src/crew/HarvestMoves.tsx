@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { api, useAction, useBoard } from '../store';
+import { api, useAction } from '../store';
+import { useBoard } from '../board/hooks';
 import { Buttons, Card, Choice, Heading, Notice, Press, Quiet, TextEntry } from '../ui';
 import { dayWords } from '../yard/words';
 import { figureIn } from './lines';

@@ -13,6 +13,7 @@ export { PeopleScreen } from '../settings/PeopleScreen';
 export { AddCheck } from '../specs/AddCheck';
 export { ChoicesForm } from '../specs/choices/ChoicesForm';
 export { CheckForm } from '../specs/CheckForm';
+export { FiguresLine } from '../specs/FiguresLine';
 export { PositionsForm } from '../specs/PositionsForm';
 export { ImportSheet } from '../specs/ImportSheet';
 export { NewSheet } from '../specs/NewSheet';

@@ -23,7 +23,6 @@ import {
   Waiting,
 } from '../ui';
 import { SyncLine } from '../session/SyncLine';
-import { takePhoto } from '../walk/photos/takePhoto';
 import { machineName } from '../yard/words';
 import { WHAT } from './words';
 
@@ -76,7 +75,9 @@ function Form({ file, standing }: { file: MachineFile; standing: Standing }) {
       ...{ ...chosen, kind, hoursLost, note: note.trim(), by },
     };
     await put([{ kind: 'breakdown', body }]);
-    if (photo)
+    if (photo) {
+      // the walk's own way: loaded with it, by those who photograph
+      const { takePhoto } = await import('../walk/underWay');
       await takePhoto(
         photo,
         {
@@ -85,6 +86,7 @@ function Form({ file, standing }: { file: MachineFile; standing: Standing }) {
         },
         at,
       );
+    }
     router.replace(`/machine/${machine.id}`);
   });
   return (

@@ -3,7 +3,8 @@ import Svg, { Circle, Line, Rect } from 'react-native-svg';
 import type { BreakdownSaid, ForecastScore } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useForecasts } from '../store';
+import { troubleText } from '../store';
+import { useForecasts } from '../board/hooks';
 import {
   Body,
   Card,

@@ -1,7 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Check, SpecDetail } from '@green-tally/core/contracts';
-import { diffSheets, limitProgress, limitRows } from '@green-tally/core/sheets';
+import { diffSheets } from '@green-tally/core/sheets';
 import {
   Card,
   Go,
@@ -32,6 +32,8 @@ import { WithSheet } from './WithSheet';
 import { checkPath, limitsPath, sheetPath } from './words';
 
 const AddCheck = later('the form', async () => (await import('../forms')).AddCheck);
+// the figures are counted by those alone who may enter them
+const FiguresLine = later('the figures', async () => (await import('../forms')).FiguresLine);
 
 /** A model's sheet: its checks by station, and one of them; side by side when wide. */
 export function SheetScreen() {
@@ -173,7 +175,7 @@ function AboutSheet({ detail, editing, chosen, onOpen }: AboutSheetProps) {
           small
         />
       ) : null}
-      <FiguresLine editing={editing} />
+      <FiguresPart editing={editing} />
       <EquipmentCard editing={editing} />
       <SchoolsCard editing={editing} />
       <PagesCard sheet={sheet} may={editing.may} />
@@ -184,23 +186,14 @@ function AboutSheet({ detail, editing, chosen, onOpen }: AboutSheetProps) {
   );
 }
 
-/** How many of its figures are entered, and the way to the table of them. */
-function FiguresLine({ editing: { sheet, may } }: { readonly editing: Editing }) {
-  const { entered, all } = limitProgress(limitRows(sheet));
-  const left = all - entered;
+/** The way to the table of its figures; how many are entered is told to who may enter them. */
+function FiguresPart({ editing }: { readonly editing: Editing }) {
+  if (editing.may) return <FiguresLine sheet={editing.sheet} />;
   return (
-    <Go
-      to={limitsPath(sheet.model)}
-      label={`Fill in the limits: ${entered} of ${all} entered`}
-      testID="to limits"
-    >
-      <Card edge={left ? 'rust' : 'line'}>
-        <Strong>{`${may && left ? 'Fill in the limits' : 'Limits'}: ${entered} of ${all} entered ›`}</Strong>
-        <Quiet>
-          {left
-            ? 'A check without its limit takes readings and never holds.'
-            : 'As a table: check, place, new, low, high, limit, unit, page.'}
-        </Quiet>
+    <Go to={limitsPath(editing.sheet.model)} label="Limits as a table" testID="to limits">
+      <Card>
+        <Strong>Limits ›</Strong>
+        <Quiet>As a table: check, place, new, low, high, limit, unit, page.</Quiet>
       </Card>
     </Go>
   );

@@ -1,10 +1,5 @@
 import { Dexie } from 'dexie';
-import {
-  type MachineChanges,
-  type Reading,
-  type SheetRef,
-  type SpecSheet,
-} from '@green-tally/core/contracts';
+import type { MachineChanges, Reading, SheetRef, SpecSheet } from '@green-tally/core/contracts';
 import { answering } from '../testing/answering';
 import { machineFile, MACHINE_ID, reading } from '../testing/fixtures';
 import { Unreachable } from './api';

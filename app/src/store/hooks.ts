@@ -3,17 +3,10 @@ import useSWR, { mutate, type SWRConfiguration } from 'swr';
 import { liveQuery } from 'dexie';
 import { z } from 'zod';
 import {
-  BoardPage,
-  Breakdown,
-  CalendarFeed,
   Catalogue,
   CostsPage,
-  CrewPage,
-  ForecastPage,
   PartsPage,
   Person,
-  PlanSearch,
-  PlanVersion,
   RejudgeAnswer,
   RevisionPage,
   Session,
@@ -23,8 +16,8 @@ import {
   SpecPage,
   Starter,
   VanList,
-  VisitDiffers,
 } from '@green-tally/core/contracts';
+import { Breakdown } from '@green-tally/core/contracts/breakdown';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
 import type { RouteId } from '@green-tally/core/api';
@@ -68,7 +61,7 @@ export async function keepAnswer(path: string, answer: unknown): Promise<void> {
 type Gets = Extract<RouteId, `GET ${string}`>;
 
 /** Asks a route and holds the answer against its contract; asks nothing while `asked` is null. */
-function useAnswer<K extends Gets, T extends AnswerOf<K>>(
+export function useAnswer<K extends Gets, T extends AnswerOf<K>>(
   id: K,
   asked: Asked<K> | null,
   contract: z.ZodType<T>,
@@ -92,35 +85,13 @@ export const useVisitVan = (id: string) =>
 /** What a technician loads for the visits of a day. */
 export const useDayVan = (technician: string, on: string) =>
   useAnswer('GET /van', technician ? { query: { technician, on } } : null, VanList);
-/** All that a planner of the branch has before them; asked for anew when lists are. */
-export function useBoard() {
-  const board = useAnswer('GET /board', {}, BoardPage);
-  useWithLists(board.again);
-  return board;
-}
-/** What the branch plans by. */
-export const useCrew = () => useAnswer('GET /crew', {}, CrewPage);
-/** A search for a plan; asked for when there is one, and told of how it goes. */
-export const usePlanSearch = (id: string) =>
-  useAnswer('GET /board/searches/{id}', id ? { params: { id } } : null, PlanSearch);
-const Plans = z.object({ plans: z.array(PlanVersion) });
-export const usePlans = () => useAnswer('GET /board/plans', {}, Plans);
-const Differences = z.object({ visits: z.array(VisitDiffers) });
-/** How one plan differs from a later one; asked for when both are named. */
-export const usePlansDiffer = (from: number | undefined, to: number | undefined) =>
-  useAnswer(
-    'GET /board/plans/differences',
-    from === undefined || to === undefined ? null : { query: { from, to } },
-    Differences,
-  );
-/** Whether forecasts were right. */
-export const useForecasts = () => useAnswer('GET /forecasts', {}, ForecastPage);
 const Breakdowns = z.object({ breakdowns: z.array(Breakdown) });
 /** When a machine has stopped in harvest. */
-export const useBreakdowns = (id: string) =>
-  useAnswer('GET /machines/{id}/breakdowns', { params: { id } }, Breakdowns);
-const Feeds = z.object({ feeds: z.array(CalendarFeed) });
-export const useFeeds = () => useAnswer('GET /feeds', {}, Feeds);
+export function useBreakdowns(id: string) {
+  const breakdowns = useAnswer('GET /machines/{id}/breakdowns', { params: { id } }, Breakdowns);
+  useWithLists(breakdowns.again);
+  return breakdowns;
+}
 export const useCosts = () => useAnswer('GET /costs', {}, CostsPage);
 
 const Starters = z.object({ starters: z.array(Starter) });

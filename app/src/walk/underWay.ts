@@ -11,3 +11,4 @@ export { WalkOverview } from './WalkOverview';
 // they share the walk's plan and its camera: apart, those would be loaded by everybody at start
 export { CardScreen } from '../card/CardScreen';
 export { SaidCards } from '../card/SaidCards';
+export { takePhoto } from './photos/takePhoto';

@@ -172,7 +172,7 @@ function YardList({
           {behind ? (
             <Quiet testID="behind">{`${printNumber(behind, 0)} being judged anew; they follow by themselves.`}</Quiet>
           ) : null}
-          {wanted ? null : <SeasonLine yard={yard} />}
+          {wanted || asTable ? null : <SeasonLine yard={yard} />}
           <TextEntry
             label="Find a machine"
             value={find}
@@ -236,9 +236,9 @@ function Narrowing({ yard, asTable = false, onTable, ...asked }: NarrowingProps)
     <>
       <Row>
         <Chip
-          title={narrowed ? `Only some: ${narrowed}` : 'Only some'}
+          title={narrowed ? `Order, filter: ${narrowed}` : 'Order, filter'}
           testID="filter"
-          on={open || narrowed > 0}
+          on={open || narrowed > 0 || order !== 'slack'}
           onPress={() => setOpen(!open)}
         />
         {onTable ? (
@@ -250,8 +250,7 @@ function Narrowing({ yard, asTable = false, onTable, ...asked }: NarrowingProps)
           />
         ) : null}
       </Row>
-      {open ? <YardFilters yard={yard} filter={filter} onChange={setFilter} /> : null}
-      {yard.all.machines > A_LOOK && !asTable ? (
+      {open && yard.all.machines > A_LOOK && !asTable ? (
         <Row>
           {ORDERS.map((by) => (
             <Chip
@@ -264,6 +263,7 @@ function Narrowing({ yard, asTable = false, onTable, ...asked }: NarrowingProps)
           ))}
         </Row>
       ) : null}
+      {open ? <YardFilters yard={yard} filter={filter} onChange={setFilter} /> : null}
     </>
   );
 }

@@ -11,6 +11,10 @@ export const monthWords = (day: string): string => format(parseISO(day), 'MMM yy
 /** "Thu 18 Jun" */
 export const weekdayWords = (day: string): string => format(parseISO(day), 'EEE d MMM');
 
+/** Before noon or after it. */
+export const halfWords = (half: 'morning' | 'noon'): string =>
+  half === 'morning' ? 'morning' : 'after noon';
+
 /** A chance in words; never as if it were certain. */
 export const chanceWords = (chance: number): string =>
   chance >= 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${Math.round(100 * chance)} %`;

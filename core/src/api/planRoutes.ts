@@ -1,26 +1,20 @@
 import { z } from 'zod';
+import { Id, Visit, VisitNote, VisitPage, VisitPlan, VisitsAsked } from '../contracts';
 import {
   BoardPage,
   BoardSetting,
-  Breakdown,
   CalendarFeed,
   CrewPage,
   FarmSpots,
-  ForecastPage,
   HarvestMove,
-  Id,
   PlanSearch,
   PlanVersion,
   PlanWish,
   Publish,
   TechnicianHours,
-  Visit,
   VisitDiffers,
-  VisitNote,
-  VisitPage,
-  VisitPlan,
-  VisitsAsked,
-} from '../contracts';
+} from '../contracts/board';
+import { Breakdown, ForecastPage } from '../contracts/breakdown';
 import type { Route } from './route';
 
 const ById = z.object({ id: Id });
@@ -134,7 +128,7 @@ export const PLAN_ROUTES = {
   },
   'GET /board/searches/{id}': {
     summary: 'How far a search for a plan is, and what it has found',
-    door: 'planVisits',
+    door: 'look',
     of: 'search',
     params: ById,
     answer: PlanSearch,
@@ -172,14 +166,14 @@ export const PLAN_ROUTES = {
   },
   'POST /feeds': {
     summary: 'Make a link of a technician’s calendar',
-    door: 'look',
+    door: 'takeReadings',
     body: z.object({ personId: z.uuid('a technician') }),
     status: 201,
     answer: CalendarFeed,
   },
   'DELETE /feeds/{id}': {
     summary: 'Take a calendar’s link back: it opens nothing any more',
-    door: 'look',
+    door: 'takeReadings',
     of: 'calendar',
     params: ById,
     answer: CalendarFeed,

@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { MapSpot } from './board';
-import { Id, LongText, ShortText, Slug } from './common';
+import { Id, LongText, MapSpot, ShortText, Slug } from './common';
 
 /** What a dealership keeps a list of, and can bring in as a file. */
 export const BookKind = z.enum(['customers', 'machines', 'headers', 'people']);

@@ -18,6 +18,16 @@ export const Slug = z
 export const ShortText = z.string().trim().min(1, 'some text').max(120);
 export const LongText = z.string().trim().max(2000);
 
+const km = z
+  .number('km in figures, not in words')
+  .finite()
+  .min(-10_000, 'within 10,000 km')
+  .max(10_000, 'within 10,000 km');
+
+/** A place on the branch's map, km east and north of wherever it counts from. */
+export const MapSpot = z.object({ x: km, y: km });
+export type MapSpot = z.infer<typeof MapSpot>;
+
 /** RFC 9457 problem details, with the fields at fault. */
 export const Problem = z.object({
   type: z.string(),

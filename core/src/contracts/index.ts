@@ -1,6 +1,7 @@
-export * from './board';
+// loaded by those alone who plan; its types are everybody's
+export type * from './board';
 export * from './books';
-export * from './breakdown';
+export type * from './breakdown';
 export * from './card';
 export * from './changes';
 export * from './check';

@@ -1,5 +1,5 @@
 import type { SpecSheet } from '../contracts';
-import { starterOf } from '../sheets';
+import { starterOf } from '../figures';
 import { sheets } from '../testing/shipped';
 import { standingOf } from './index';
 

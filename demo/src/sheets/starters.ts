@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { starterOf } from '@green-tally/core/sheets';
+import { starterOf } from '@green-tally/core/figures';
 import { demoSheets } from './index';
 
 /** The starters, by the kind of machine, and the sheet each is made from. */

@@ -1,11 +1,6 @@
 import { Op } from 'sequelize';
-import {
-  BoardSetting,
-  type CrewPage,
-  type MapSpot,
-  type Person,
-  type TechnicianHours,
-} from '@green-tally/core/contracts';
+import type { CrewPage, MapSpot, Person, TechnicianHours } from '@green-tally/core/contracts';
+import { BoardSetting } from '@green-tally/core/contracts/board';
 import { USUAL_WEEK } from '@green-tally/core/crew';
 import { inBranch } from '@green-tally/core/rights';
 import {

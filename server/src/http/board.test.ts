@@ -1,12 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
-import {
-  BoardPage,
-  PlanSearch,
-  PlanVersion,
-  type BoardJob,
-  type Placing,
-} from '@green-tally/core/contracts';
+import type { BoardJob, Placing } from '@green-tally/core/contracts';
+import { BoardPage, PlanSearch, PlanVersion } from '@green-tally/core/contracts/board';
 import { DEMO_DAY, demoId } from '@green-tally/demo';
 import { clockFor } from '../clock';
 import { PlanSearchRow, PlanVersionRow, VisitRow } from '../db';

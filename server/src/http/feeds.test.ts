@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import request from 'supertest';
-import { CalendarFeed, CrewPage, type Visit } from '@green-tally/core/contracts';
+import type { Visit } from '@green-tally/core/contracts';
+import { CalendarFeed, CrewPage } from '@green-tally/core/contracts/board';
 import { demoId } from '@green-tally/demo';
 import { openPlace, problem, signedIn, type Place } from '../testing/place';
 

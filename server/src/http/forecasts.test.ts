@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { ForecastPage } from '@green-tally/core/contracts';
+import { ForecastPage } from '@green-tally/core/contracts/breakdown';
 import { BreakdownRow } from '../db';
 import { learn } from '../standings/newDay';
 import { machineId, openPlace, problem, signedIn, type Place } from '../testing/place';

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes } from 'sequelize';
 import type { SpecDetail, SpecRevision, SpecSheet, SpecSummary } from '@green-tally/core/contracts';
-import { limitProgress, limitRows } from '@green-tally/core/sheets';
+import { limitProgress, limitRows } from '@green-tally/core/figures';
 import { connection, machinesChanged, sheetOf, SheetRow, type Database } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { refuseLostBuilds } from './builds';

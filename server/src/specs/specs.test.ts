@@ -1,4 +1,4 @@
-import { type SpecDetail } from '@green-tally/core/contracts';
+import type { SpecDetail } from '@green-tally/core/contracts';
 import { machineId, openPlace, sheetsFor, signedIn, type Place } from '../testing/place';
 
 let place: Place;

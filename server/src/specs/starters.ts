@@ -1,5 +1,5 @@
 import { SpecSheet, type NewSheet, type Starter } from '@green-tally/core/contracts';
-import { copyOf, limitProgress, limitRows, starterOf } from '@green-tally/core/sheets';
+import { copyOf, limitProgress, limitRows, starterOf } from '@green-tally/core/figures';
 import { Conflict, NotFound } from '../errors';
 import { SheetRow, type Database } from '../db';
 import beltConveyor from '../../starters/belt-conveyor.json';

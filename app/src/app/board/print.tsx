@@ -1,1 +1,3 @@
-export { PrintScreen as default } from '../../board/PrintScreen';
+import { later } from '../../ui';
+
+export default later('the plan', async () => (await import('../../board/planning')).PrintScreen);

@@ -1,1 +1,3 @@
-export { CrewScreen as default } from '../../crew/CrewScreen';
+import { later } from '../../ui';
+
+export default later('the hours', async () => (await import('../../board/planning')).CrewScreen);

@@ -5,7 +5,7 @@ import merle12 from '../../../../demo/specs/merle12.json';
 import ouzel5 from '../../../../demo/specs/ouzel5.json';
 import ouzel7 from '../../../../demo/specs/ouzel7.json';
 import tarn7 from '../../../../demo/specs/tarn7.json';
-import { starterOf } from '@green-tally/core/sheets';
+import { starterOf } from '@green-tally/core/figures';
 import { enterForms, fieldsOf, formSchema, nameOf, toForm } from './index';
 import { withNewCheck } from '../newCheck';
 

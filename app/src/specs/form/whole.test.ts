@@ -1,5 +1,5 @@
 import { SpecSheet, type Check } from '@green-tally/core/contracts';
-import { starterOf } from '@green-tally/core/sheets';
+import { starterOf } from '@green-tally/core/figures';
 import corrie6 from '../../../../demo/specs/corrie6.json';
 import merle10 from '../../../../demo/specs/merle10.json';
 import merle12 from '../../../../demo/specs/merle12.json';

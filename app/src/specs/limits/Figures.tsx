@@ -1,5 +1,5 @@
 import { StyleSheet, View, type TextInput } from 'react-native';
-import { LIMIT_COLUMNS, type LimitColumn, type LimitRow } from '@green-tally/core/sheets';
+import { LIMIT_COLUMNS, type LimitColumn, type LimitRow } from '@green-tally/core/figures';
 import { Card, Heading, Quiet, Row, SPACE, STROKE, Strong, usePalette, useWide } from '../../ui';
 import { useCells } from '../grid/useCells';
 import { LimitCell } from './LimitCell';

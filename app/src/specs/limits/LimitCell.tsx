@@ -1,5 +1,5 @@
 import { StyleSheet, View, type TextInput } from 'react-native';
-import type { LimitColumn, LimitRow } from '@green-tally/core/sheets';
+import type { LimitColumn, LimitRow } from '@green-tally/core/figures';
 import { TARGET } from '../../ui';
 import { GridCell } from '../grid/GridCell';
 import type { Limits } from './useLimits';

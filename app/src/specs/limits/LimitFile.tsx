@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { limitTable, readLimitTable, type TablePreview } from '@green-tally/core/sheets';
+import { limitTable, readLimitTable, type TablePreview } from '@green-tally/core/figures';
 import { Card, Heading, Notice, Press, Quiet, Row, SPACE, Strong, TextEntry } from '../../ui';
 import { FilePress } from '../../ui/FilePress';
 import type { Editing } from '../useEditing';

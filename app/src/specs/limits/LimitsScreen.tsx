@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { SpecDetail } from '@green-tally/core/contracts';
-import { limitProgress, limitRows, type LimitRow } from '@green-tally/core/sheets';
+import { limitProgress, limitRows, type LimitRow } from '@green-tally/core/figures';
 import {
   Choice,
   HeadRow,

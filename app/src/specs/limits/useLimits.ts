@@ -8,7 +8,7 @@ import {
   type LimitColumn,
   type LimitRow,
   type LimitTrouble,
-} from '@green-tally/core/sheets';
+} from '@green-tally/core/figures';
 import { useDraft } from '../../store';
 import type { Editing } from '../useEditing';
 

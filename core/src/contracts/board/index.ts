@@ -1,23 +1,13 @@
 import { z } from 'zod';
-import { Decision } from './check';
-import { Day, Id, LongText, Moment, ShortText } from './common';
-import { HalfDay, Site } from './work';
+import { Decision } from '../check';
+import { Day, Id, LongText, MapSpot, Moment, ShortText } from '../common';
+import { HalfDay, Site } from '../work';
 
 const amount = z
   .number('an amount in figures')
   .finite()
   .nonnegative('an amount of 0 or more')
   .max(1_000_000, 'an amount up to a million');
-const km = z
-  .number('km in figures, not in words')
-  .finite()
-  .min(-10_000, 'within 10,000 km')
-  .max(10_000, 'within 10,000 km');
-
-/** A place on the branch's map, km east and north of wherever it counts from. */
-export const MapSpot = z.object({ x: km, y: km });
-export type MapSpot = z.infer<typeof MapSpot>;
-
 /** Whether a half day is worked: not at all, as usual, or over time where it helps. */
 export const Worked = z.enum(['off', 'open', 'over']);
 export type Worked = z.infer<typeof Worked>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Day, Id, LongText, Moment, ShortText, Slug } from './common';
+import { Day, Id, LongText, Moment, ShortText, Slug } from '../common';
 
 /** What happened to a component that stopped a machine. */
 export const BreakdownKind = z.enum([

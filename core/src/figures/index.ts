@@ -1,0 +1,4 @@
+export * from './enterLimits';
+export * from './limitRows';
+export * from './limitTable';
+export * from './starter';
