@@ -70,6 +70,17 @@ test.describe('at a desk', () => {
     await expect(table).toHaveCount(0);
   });
 
+  test('a machine over the years: its hours, what was put right, how long parts were in', async ({
+    page,
+  }) => {
+    await signIn(page, 'rhea');
+    await openMachine(page, 'T118');
+    await page.getByTestId('over the years').click();
+    await expect(page.getByRole('img', { name: /^From .* h in .* to .* h/ })).toBeVisible();
+    await expect(page.getByTestId('put right')).toContainText('→');
+    await expect(page.getByTestId('lives')).toContainText(/in still|long/);
+  });
+
   test('was the forecast right: what was said, what came of it, what stopped', async ({ page }) => {
     await signIn(page, 'rhea');
     await page.goto('/forecasts');

@@ -45,7 +45,7 @@ test('two tabs planning one machine make one visit; nonsense and past days are r
     [page, '2026-06-16'],
     [other, '2026-06-17'],
   ] as const) {
-    await tab.getByTestId('visit').getByRole('radio', { name: 'Tobin Vale' }).click();
+    await tab.getByTestId('visit').getByRole('radio', { name: 'Ines Marrow' }).click();
     await tab.getByTestId('visit').getByLabel('Starts on (year-month-day)').fill(day);
   }
   await page.getByTestId('set visit').click();

@@ -16,9 +16,10 @@ import {
 } from './steps';
 
 /** Everything one machine goes through before harvest. Each size walks a machine of its own. */
-for (const [name, viewport, serial] of [
-  ['phone', PHONE, 'T104'],
-  ['wide', WIDE, 'T120'],
+for (const [name, viewport, serial, late] of [
+  ['phone', PHONE, 'T104', ['2026-08-03', 'Mon 3 Aug']],
+  // nobody is at two machines on one half day
+  ['wide', WIDE, 'T120', ['2026-08-04', 'Tue 4 Aug']],
 ] as const) {
   test.describe(`${name} ${viewport.width}×${viewport.height}`, () => {
     test.use({ viewport });
@@ -168,10 +169,10 @@ for (const [name, viewport, serial] of [
       );
       expect(await slack()).toBe(early - 2);
       await page.goBack();
-      await setVisit(page, '2026-08-03');
+      await setVisit(page, late[0]);
       await expect(page.getByTestId('visit end')).toContainText('It will be late');
       await page.goto('/');
-      await expect(page.getByTestId(`machine ${serial}`)).toContainText('Late: visit Mon 3 Aug');
+      await expect(page.getByTestId(`machine ${serial}`)).toContainText(`Late: visit ${late[1]}`);
       await expect(page.getByTestId(`machine ${serial}`)).toContainText('too late');
     });
   });

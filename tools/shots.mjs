@@ -100,9 +100,6 @@ async function take(base, executablePath) {
   await shot(page, 'walk-phone');
 
   const planner = await open(phone, 'rhea');
-  await planner.goto(`${base}/specs/Ouzel%207`);
-  await planner.getByTestId('check list').waitFor();
-  await shot(planner, 'specs-phone');
   await planner.request.post(`${base}/api/spec-models`, {
     data: { model: 'My combine', maker: 'My maker', from: { starter: 'rotary' } },
   });
@@ -122,12 +119,6 @@ async function take(base, executablePath) {
   await shot(planner, 'work-phone');
   const machines = await (await planner.request.get(`${base}/api/yard`)).json();
   const idOf = (serial) => machines.rows.find((r) => r.machine.serial === serial).machine.id;
-  await page.goto(`${base}/due/${idOf('T118')}`);
-  await page.getByTestId('closing').waitFor();
-  await shot(page, 'due-phone');
-  await page.goto(`${base}/walk/${idOf('T120')}/fan-drive-belt`);
-  await page.getByTestId('sums').waitFor();
-  await shot(page, 'sums-phone');
   const card = await page.request.post(`${base}/api/machines/${idOf('T120')}/cards`);
   const cab = await (await browser.newContext({ viewport: phone })).newPage();
   await cab.goto(`${base}/card/${(await card.json()).key}`);
@@ -145,6 +136,28 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/parts`);
   await wide.getByTestId('parts').waitFor();
   await shot(wide, 'parts-wide');
+  await wide.goto(`${base}/board`);
+  await wide.getByTestId('put B019').click();
+  await wide.getByTestId('part search').click();
+  await wide.getByRole('radio', { name: '2 s' }).click();
+  await wide.getByTestId('plan the rest').click();
+  await wide.getByTestId('take plan').click({ timeout: 60_000 });
+  await wide.getByTestId('part changes').click();
+  await wide.getByTestId('row 2026-06-15').evaluate((row) => row.scrollIntoView());
+  await shot(wide, 'board-wide');
+  await wide.getByLabel('Why').fill('before the course week');
+  await wide.getByTestId('publish').click();
+  await wide.getByText(/before the course week/).waitFor();
+  await wide.getByTestId('part whatIf').click();
+  await wide.getByLabel('Days').fill('14');
+  await wide.getByTestId('ask this').click();
+  await wide.getByTestId('what then').click();
+  await wide.getByText('Planned anew').waitFor({ timeout: 60_000 });
+  await shot(wide, 'what-if-wide');
+  const technician = await open(phone, 'bram');
+  await technician.goto(`${base}/board`);
+  await technician.getByTestId('days').waitFor();
+  await shot(technician, 'my-day-phone');
   await wide.goto(`${base}/specs`);
   await wide.getByTestId('specs').waitFor();
   await shot(wide, 'sheets-wide');

@@ -98,7 +98,10 @@ function count(code, read) {
  * The browser tests in parts side by side, each on a demo database of its own, so that the same tests
  * share a database in the same order every time; the last takes all that no other names.
  */
-const APART = [['places'], ['shared', 'story', 'work', 'board', 'harvest']];
+const APART = [
+  ['places'],
+  ['board', 'firstDay', 'formats', 'harvest', 'offline', 'shared', 'story', 'work'],
+];
 
 async function browser() {
   if (!wanted('browser')) return;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { samePlacing } from '@green-tally/core/board';
+import { samePlacing, whyMoved } from '@green-tally/core/board';
 import type { PlanFares, PlanSearch } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { api, troubleText, useAction } from '../store';
@@ -165,6 +165,7 @@ function Found({ desk, search, after }: { desk: Desk; search: PlanSearch; after:
     const now = over.has(id) ? (over.get(id) ?? null) : (job?.published ?? null);
     return job && to && !job.startedAt && !samePlacing(now, to) ? [{ job, now, to }] : [];
   });
+  const why = new Map(whyMoved(page, over, after.placings).map((m) => [m.id, m.why]));
   return (
     <View style={styles.found}>
       <Strong>{`${likelyWords(after.ready.map((r) => r.chance))} by it.`}</Strong>
@@ -174,9 +175,12 @@ function Found({ desk, search, after }: { desk: Desk; search: PlanSearch; after:
           : 'Nothing would move: the board is as good as it gets.'}
       </Strong>
       {moves.map(({ job, now, to }) => (
-        <Body key={job.id}>
-          {`${job.machine.serial}: ${placingWords(page, to)}${now ? ` (now ${placingWords(page, now)})` : ''}`}
-        </Body>
+        <View key={job.id}>
+          <Body>
+            {`${job.machine.serial}: ${placingWords(page, to)}${now ? ` (now ${placingWords(page, now)})` : ''}`}
+          </Body>
+          <Quiet>{why.get(job.id) ?? ''}</Quiet>
+        </View>
       ))}
       <LateList late={after.late} title="Still late by it" />
       <Buttons>

@@ -1,4 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet } from 'react-native';
 import type { Machine, MachineFile } from '@green-tally/core/contracts';
 import { LOUDNESS, needsHand } from '@green-tally/core/findings';
@@ -12,6 +13,7 @@ import {
   Go,
   Heading,
   HeadRow,
+  later,
   Notice,
   Press,
   Quiet,
@@ -32,6 +34,8 @@ import { ReadyCard } from './ReadyCard';
 import { RejudgeCard } from './RejudgeCard';
 import { CardLinks, SaidCards } from './operatorCards';
 import { WithMachine, type Known } from './WithMachine';
+
+const History = later('its years', async () => (await import('./History')).History);
 
 /** One machine as a place of its own. */
 export function MachineScreen() {
@@ -100,6 +104,7 @@ function MachinePage({ file, standing, again, back }: Known & { readonly back: b
       <AlongCard id={machine.id} />
       <CardLinks machine={machine} />
       <Walks file={file} />
+      <OverTheYears file={file} />
     </Screen>
   );
 }
@@ -179,6 +184,20 @@ function plannedWords({ visit, decision, checkId }: StandingWork, standing: Stan
   return visit
     ? `${weekdayWords(visit.startsOn)}, ${visit.technician}: ${what}`
     : `Not planned yet: ${what}`;
+}
+
+/** How it has been over the years; worked out when it is asked for. */
+function OverTheYears({ file }: { file: MachineFile }) {
+  const [open, setOpen] = useState(false);
+  return open ? (
+    <History file={file} />
+  ) : (
+    <Press
+      title="Over the years: hours, what was put right, parts"
+      testID="over the years"
+      onPress={() => setOpen(true)}
+    />
+  );
 }
 
 function Walks({ file: { walks, readings } }: { file: MachineFile }) {

@@ -109,18 +109,23 @@ function Wanted({ page, may, again }: PartProps) {
     setChosen(next);
   };
   const order = useAction(async () => {
-    await api('POST /orders', {
-      body: {
-        orders: taken.map((r) => ({
-          id: uuidv7(),
-          number: r.number,
-          quantity: r.toOrder,
-          note: '',
-        })),
-      },
-    });
-    setChosen(new Set());
-    again();
+    try {
+      await api('POST /orders', {
+        body: {
+          orders: taken.map((r) => ({
+            id: uuidv7(),
+            number: r.number,
+            quantity: r.toOrder,
+            note: '',
+            seen: onOrderOf(page, r.number),
+          })),
+        },
+      });
+      setChosen(new Set());
+    } finally {
+      // whoever was faster: what is short is looked at as it is now
+      again();
+    }
   });
   return (
     <View style={styles.stack}>
@@ -301,6 +306,10 @@ const columnsFor = (page: PartsPage, today: string): readonly Column<PartDemand>
     ),
   },
 ];
+
+/** How many of a number are on order, by the orders that are shown. */
+const onOrderOf = ({ orders }: PartsPage, number: string): number =>
+  orders.reduce((n, o) => (o.number === number && o.arrivedOn === null ? n + o.quantity : n), 0);
 
 const styles = StyleSheet.create({
   stack: { gap: SPACE.m },

@@ -11,3 +11,4 @@ export * from './conflicts';
 export * from './whatIf';
 export * from './fares';
 export * from './move';
+export * from './moved';

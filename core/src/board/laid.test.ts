@@ -22,6 +22,7 @@ import {
   placingsOf,
   planBoard,
   samePlacing,
+  whyMoved,
   type Placings,
 } from './index';
 
@@ -93,6 +94,32 @@ describe('a board as numbers and back', () => {
   });
 });
 
+describe('why a plan moves a visit', () => {
+  const published = placing({ startsOn: '2026-06-10' });
+  test('what was in its way where it stood', () => {
+    const awaited = [{ number: 'x', name: 'Belt', on: '2026-06-12', spread: 0 }];
+    const page = boardPageOf([
+      boardJob(1, { published, version: 1, awaited, earliest: '2026-06-12' }),
+    ]);
+    const { placings } = planned(page);
+    const found = [...placings].map(([id, to]) => ({ id, to }));
+    expect(whyMoved(page, none, found)).toEqual([
+      { id: jobId(1), why: 'T101 begins before its parts: Belt, Fri 12 Jun.' },
+    ]);
+  });
+  test('whom it makes room for, that it had no visit, that it saves ways', () => {
+    const page = boardPageOf([boardJob(1, { published, version: 1 }), boardJob(2)]);
+    const to = placing({ startsOn: '2026-06-11' });
+    const moved = (second: Placing | null) =>
+      whyMoved(page, none, [
+        { id: jobId(1), to },
+        { id: jobId(2), to: second },
+      ]).map((m) => m.why);
+    expect(moved(published)).toEqual(['It makes room for T102.', 'It had no visit.']);
+    expect(moved(null)).toEqual(['It saves ways, over time or late days elsewhere.']);
+  });
+});
+
 /** A board made up from a seed, with all that may stand in the way. */
 function madeUp(seed: number) {
   const dice = random(seed);
@@ -137,6 +164,14 @@ describe('what the search finds', () => {
         const wrong = conflictsOf(free, placings).filter((c) => c.hard || c.kind === 'parts');
         const pinned = (id: string) => free.jobs.some((j) => j.id === id && j.published?.pinned);
         expect(wrong.filter((c) => !pinned(c.id))).toEqual([]);
+        // every visit that stands elsewhere says why
+        const why = whyMoved(
+          free,
+          none,
+          [...placings].map(([id, to]) => ({ id, to })),
+        );
+        expect(why.map((w) => w.id)).toEqual(differencesOf(free, placings).map((d) => d.id));
+        for (const { why: words } of why) expect(words.length).toBeGreaterThan(5);
         for (const job of free.jobs)
           if (job.published?.pinned) expect(placings.get(job.id)).toEqual(job.published);
       }),

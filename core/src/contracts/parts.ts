@@ -202,6 +202,11 @@ export const NewOrder = z.object({
   quantity: PartOrder.shape.quantity,
   expectedOn: Day.optional().describe('by its supplier’s lead time unless said'),
   note: LongText.default(''),
+  seen: z
+    .int()
+    .min(0)
+    .optional()
+    .describe('how many of it were on order when this was decided: others may order too'),
 });
 export const NewOrders = z.object({ orders: z.array(NewOrder).min(1).max(200) });
 export type NewOrders = z.infer<typeof NewOrders>;

@@ -1,2 +1,3 @@
 export * from './earlier';
+export * from './overTime';
 export { saidOf } from './said';

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
 import type { BoardJob, Placing } from '@green-tally/core/contracts';
 import { BoardPage, PlanSearch, PlanVersion } from '@green-tally/core/contracts/board';
+import { samePlacing } from '@green-tally/core/board';
 import { DEMO_DAY, demoId } from '@green-tally/demo';
 import { clockFor } from '../clock';
 import { PlanSearchRow, PlanVersionRow, VisitRow } from '../db';
@@ -264,6 +265,22 @@ describe('looking for a plan', () => {
       return to && !same ? [changeOf(job, to)] : [];
     });
     expect((await publish(page, changes)).status).toBe(201);
+  });
+
+  test('one part that comes late moves at most three visits that do not wait for it', async () => {
+    const page = await board();
+    const waits = new Set(
+      page.jobs.flatMap((j) => (j.awaited.some((p) => p.number === 'LM-7712') ? [j.id] : [])),
+    );
+    expect(waits.size).toBeGreaterThan(0);
+    const { after } = await looked({
+      whatIf: [{ kind: 'partLate', number: 'LM-7712', days: 10 }],
+    });
+    const moved = page.jobs.filter((j) => {
+      const to = after?.placings.find((p) => p.id === j.id)?.to ?? null;
+      return !waits.has(j.id) && j.finishedAt === null && !samePlacing(j.published, to);
+    });
+    expect(moved.length).toBeLessThanOrEqual(3);
   });
 
   test('what the planner has put stays', async () => {

@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
 import { subDays } from 'date-fns/subDays';
@@ -90,9 +90,17 @@ export async function placeOrders(
       version: 1,
     };
   });
-  await db.sequelize.transaction((transaction) =>
-    OrderRow.bulkCreate(rows, { transaction, ignoreDuplicates: true }),
-  );
+  await db.sequelize.transaction(async (transaction) => {
+    await db.sequelize.query('SELECT pg_advisory_xact_lock($1, hashtext($2))', {
+      bind: [LOCK, person.branch],
+      transaction,
+    });
+    await refuseTwice(orders, person.branch, transaction);
+    await OrderRow.bulkCreate(
+      rows.map(({ seen: _, ...row }) => row),
+      { transaction, ignoreDuplicates: true },
+    );
+  });
   const kept = await OrderRow.findAll({ where: { id: orders.map((o) => o.id) } });
   return kept.map(toOrder);
 }
@@ -130,6 +138,39 @@ export async function changeOrder(
   });
   if (came !== 0) await askStock(db, stock);
   return after;
+}
+
+/** Orders of a branch are placed one after the other. */
+const LOCK = 7145;
+
+/**
+ * Two who order what is short at the same moment would order it twice: the second is told.
+ * @throws Conflict naming the part, and who was faster
+ */
+async function refuseTwice(
+  orders: NewOrders['orders'],
+  branch: string,
+  transaction: Transaction,
+): Promise<void> {
+  const ids = orders.map((o) => o.id);
+  const sent = await OrderRow.count({ where: { id: ids }, transaction });
+  // sent once more: it was placed already
+  if (sent === ids.length) return;
+  for (const [i, { number, seen }] of orders.entries()) {
+    if (seen === undefined) continue;
+    const open = await OrderRow.findAll({
+      where: { branch, number, arrivedOn: null, id: { [Op.notIn]: ids } },
+      order: [['placedOn', 'DESC']],
+      transaction,
+    });
+    const now = open.reduce((sum, o) => sum + o.quantity, 0);
+    if (now === seen) continue;
+    throw new Conflict(
+      'Ordered meanwhile',
+      `${now} of ${number} are on order now, not ${seen}: ${open.map((o) => o.by).join(', ') || 'an order has come or was taken back'}. Look at what is short as it is now.`,
+      [{ field: `orders.${i}.seen`, message: `wanted ${now}` }],
+    );
+  }
 }
 
 const cameOf = (o: PartOrder): number => (o.arrivedOn === null ? 0 : o.quantity);

@@ -106,6 +106,32 @@ describe('what open work wants of its parts', () => {
   });
 });
 
+describe('two who order at the same moment', () => {
+  const order = (agent: Agent, seen: number, id = randomUUID()) =>
+    agent
+      .post('/api/orders')
+      .send({ orders: [{ id, number: 'LM-5330', quantity: 2, expectedOn: '2026-06-20', seen }] });
+  const onOrder = async () =>
+    (await parts()).orders
+      .filter((o) => o.number === 'LM-5330' && !o.arrivedOn)
+      .reduce((n, o) => n + o.quantity, 0);
+  test('one orders, the other is told how many are on order now', async () => {
+    const maud = await signedIn(place.app, 'maud');
+    const seen = await onOrder();
+    const answers = await Promise.all([order(who(rhea), seen), order(maud, seen)]);
+    expect(answers.map((a) => a.status).sort()).toEqual([201, 409]);
+    expect(await onOrder()).toBe(seen + 2);
+    const told = answers.find((a) => a.status === 409);
+    expect(told?.body.detail).toMatch(/of LM-5330 are on order now, not/);
+  });
+  test('sent once more it is the same order', async () => {
+    const [id, seen] = [randomUUID(), await onOrder()];
+    await order(who(rhea), seen, id).expect(201);
+    await order(who(rhea), seen, id).expect(201);
+    expect(await onOrder()).toBe(seen + 2);
+  });
+});
+
 describe('the catalogue', () => {
   test('suppliers are written by one who saw them as they are; a part of one that is gone has none', async () => {
     const before = await catalogue();

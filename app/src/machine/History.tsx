@@ -1,0 +1,113 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Circle, Polyline } from 'react-native-svg';
+import type { MachineFile } from '@green-tally/core/contracts';
+import { overTime, type HoursOn, type OverTime } from '@green-tally/core/earlier';
+import { printHours } from '@green-tally/core/units';
+import { checksFor } from '@green-tally/core/walk';
+import { Card, Heading, Press, Quiet, Row, SPACE, Strong, usePalette } from '../ui';
+import { monthWords } from '../yard/words';
+
+/** A machine over the years: its hours, what was put right, and how long parts were in. */
+export function History({ file }: { file: MachineFile }) {
+  const over = useMemo(() => overTime(checksFor(file.machine, file.sheets), file.readings), [file]);
+  const photos = file.photos.filter((p) => !p.dropped).length;
+  return (
+    <>
+      <Card testID="hours over time">
+        <Heading>Hours over time</Heading>
+        {over.hours.length > 1 ? <HoursLine hours={over.hours} /> : <Quiet>One look so far.</Quiet>}
+      </Card>
+      <Card testID="put right">
+        <Heading>{`Put right over the years: ${over.putRight.length}`}</Heading>
+        <Some
+          rows={over.putRight}
+          draw={(p) => <PutRightLine key={`${p.checkId} ${p.place} ${p.day} ${p.left}`} p={p} />}
+        />
+      </Card>
+      <Card testID="lives">
+        <Heading>{`Parts and how long they were in: ${over.lives.length}`}</Heading>
+        <Some
+          rows={over.lives}
+          draw={(l) => (
+            <View key={`${l.checkId} ${l.place} ${l.from.day}`}>
+              <Strong>{`${l.component}, ${l.place}`}</Strong>
+              <Quiet>
+                {`from ${monthWords(l.from.day)} at ${printHours(l.from.hours)}, ${
+                  l.to ? `${printHours(l.to.hours - l.from.hours)} long` : 'in still'
+                }`}
+              </Quiet>
+            </View>
+          )}
+        />
+      </Card>
+      {photos ? (
+        <Quiet>{`${photos} ${photos === 1 ? 'photo stands' : 'photos stand'} with their checks.`}</Quiet>
+      ) : null}
+    </>
+  );
+}
+
+/** So many are shown before more are asked for. */
+const FIRST = 8;
+
+function Some<T>({ rows, draw }: { rows: readonly T[]; draw: (row: T) => ReactNode }) {
+  const [shown, setShown] = useState(FIRST);
+  if (!rows.length) return <Quiet>None yet.</Quiet>;
+  return (
+    <>
+      {rows.slice(0, shown).map(draw)}
+      {rows.length > shown ? (
+        <Press small title={`${rows.length - shown} more`} onPress={() => setShown(shown + 24)} />
+      ) : null}
+    </>
+  );
+}
+
+function PutRightLine({ p }: { p: OverTime['putRight'][number] }) {
+  return (
+    <View>
+      <Strong>{`${p.component}, ${p.place}`}</Strong>
+      <Quiet>{`${monthWords(p.day)} at ${printHours(p.hours)}: ${p.found ?? 'not read before'} → ${p.left}; ${p.by}`}</Quiet>
+    </View>
+  );
+}
+
+const [WIDTH, HEIGHT, EDGE] = [320, 120, 10];
+
+/** Hours against days: steep in harvest, flat between. */
+function HoursLine({ hours }: { hours: readonly HoursOn[] }) {
+  const palette = usePalette();
+  const [first, last] = [hours[0], hours.at(-1)];
+  if (!first || !last) return null;
+  const at = (day: string) => Date.parse(day);
+  const days = Math.max(1, at(last.day) - at(first.day));
+  const most = Math.max(...hours.map((h) => h.hours));
+  const least = Math.min(...hours.map((h) => h.hours));
+  const points = hours.map((h) => ({
+    x: EDGE + ((at(h.day) - at(first.day)) / days) * (WIDTH - 2 * EDGE),
+    y: HEIGHT - EDGE - ((h.hours - least) / Math.max(1, most - least)) * (HEIGHT - 2 * EDGE),
+  }));
+  const said = `From ${printHours(first.hours)} in ${monthWords(first.day)} to ${printHours(last.hours)} in ${monthWords(last.day)}`;
+  return (
+    <View style={styles.line}>
+      <Svg width={WIDTH} height={HEIGHT} role="img" aria-label={said}>
+        <Polyline
+          points={points.map((p) => `${p.x},${p.y}`).join(' ')}
+          fill="none"
+          stroke={palette.pine}
+          strokeWidth={3}
+        />
+        {points.map((p, i) => (
+          <Circle key={i} cx={p.x} cy={p.y} r={4} fill={palette.pine} />
+        ))}
+      </Svg>
+      <Row apart>
+        <Quiet>{`${monthWords(first.day)} · ${printHours(first.hours)}`}</Quiet>
+        <Quiet>{`${monthWords(last.day)} · ${printHours(last.hours)}`}</Quiet>
+      </Row>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ line: { gap: SPACE.xs } });
