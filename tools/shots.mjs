@@ -143,7 +143,9 @@ async function take(base, executablePath) {
   await wide.getByTestId('plan the rest').click();
   await wide.getByTestId('take plan').click({ timeout: 60_000 });
   await wide.getByTestId('part changes').click();
-  await wide.getByTestId('row 2026-06-15').evaluate((row) => row.scrollIntoView());
+  await wide
+    .getByTestId('row 2026-06-15')
+    .evaluate((row) => row.scrollIntoView({ block: 'center' }));
   await shot(wide, 'board-wide');
   await wide.getByLabel('Why').fill('before the course week');
   await wide.getByTestId('publish').click();

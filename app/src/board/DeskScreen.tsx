@@ -113,10 +113,14 @@ export function DeskScreen({ page, again }: { page: BoardPage; again: () => void
         <Row apart>
           <Title>{`Board · ${page.branch}`}</Title>
           <Row gap={SPACE.m}>
-            <Go to="/settings/crew" label="What the branch plans by: hours, skills, bays, map">
+            <Go
+              to="/settings/crew"
+              label="What the branch plans by: hours, skills, bays, map"
+              style={styles.link}
+            >
               <Strong tone="pine">Hours, skills, bays, map ›</Strong>
             </Go>
-            <Go to="/board/print" label="A sheet of the plan to print">
+            <Go to="/board/print" label="A sheet of the plan to print" style={styles.link}>
               <Strong tone="pine">Sheet to print ›</Strong>
             </Go>
             <SyncLine />
@@ -279,6 +283,7 @@ const styles = StyleSheet.create({
   wall: { flex: 1 },
   side: { width: 372, borderLeftWidth: STROKE.thin, paddingLeft: SPACE.m },
   overlay: { borderWidth: STROKE.thick, paddingHorizontal: SPACE.s, opacity: 0.9, width: 120 },
+  link: { justifyContent: 'center' },
   // as high held as not, so that nothing moves under the hand
   told: { minHeight: 56, justifyContent: 'center' },
   held: { borderWidth: STROKE.thin, paddingHorizontal: SPACE.s, paddingVertical: 4 },

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Notice, Quiet, RADIUS, SPACE, STROKE, Strong, Tap, TARGET, usePalette } from '../ui';
 import { ChangesPart } from './ChangesPart';
@@ -16,6 +16,9 @@ type Part = (typeof PARTS)[number];
 export function Side({ desk }: { desk: Desk }) {
   const [part, setPart] = useState<Part>('waiting');
   const { page, over, selected } = desk;
+  const scrolls = useRef<ScrollView>(null);
+  // what comes of a question stands above it
+  useEffect(() => scrolls.current?.scrollTo({ y: 0, animated: false }), [desk.search, part]);
   const unplanned = page.jobs.filter(
     (j) => !j.finishedAt && !(over.get(j.id) ?? j.published),
   ).length;
@@ -43,7 +46,7 @@ export function Side({ desk }: { desk: Desk }) {
         ))}
       </View>
       {desk.older ? <Older desk={desk} /> : null}
-      <ScrollView style={styles.scrolls} contentContainerStyle={styles.content}>
+      <ScrollView ref={scrolls} style={styles.scrolls} contentContainerStyle={styles.content}>
         {selected ? <JobPart key={selected.id} desk={desk} job={selected} /> : null}
         {!selected && part === 'waiting' ? <Waiting desk={desk} /> : null}
         {!selected && part === 'changes' ? <ChangesPart desk={desk} /> : null}

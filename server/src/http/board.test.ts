@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
-import type { BoardJob, Placing } from '@green-tally/core/contracts';
+import type { BoardJob, Placing, Visit } from '@green-tally/core/contracts';
 import { BoardPage, PlanSearch, PlanVersion } from '@green-tally/core/contracts/board';
 import { samePlacing } from '@green-tally/core/board';
 import { DEMO_DAY, demoId } from '@green-tally/demo';
@@ -413,6 +413,18 @@ describe('a visit on its day', () => {
     ).body;
     expect(visits.length).toBeGreaterThan(0);
     for (const { visit } of visits) expect([visit.technicianId, visit.mateId]).toContain(odd);
+    // in order: the morning before the afternoon, page by page as on one
+    const order = visits.map((v: { visit: Visit }) => `${v.visit.startsOn} ${v.visit.starts}`);
+    expect(order).toEqual([...order].sort());
+    const paged: string[] = [];
+    let cursor: string | undefined;
+    do {
+      const query = { technician: odd, from: '2026-06-09', limit: 1, cursor };
+      const page = (await rhea.get('/api/visits').query(query)).body;
+      paged.push(...page.visits.map((v: { visit: Visit }) => v.visit.id));
+      cursor = page.next ?? undefined;
+    } while (cursor);
+    expect(paged).toEqual(visits.map((v: { visit: Visit }) => v.visit.id));
   });
 });
 

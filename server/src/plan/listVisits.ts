@@ -2,6 +2,7 @@ import { Op, QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import {
   Day,
+  HalfDay,
   type Machine,
   type Visit,
   type VisitPage,
@@ -35,7 +36,7 @@ export interface VisitsWanted {
   readonly limit: number;
 }
 
-const Place = z.tuple([Day, z.uuid()]);
+const Place = z.tuple([Day, HalfDay, z.uuid()]);
 
 /** A page of visits, earliest first, with their machines. @throws Invalid for a cursor that is none */
 export async function visitPage({
@@ -45,15 +46,16 @@ export async function visitPage({
   cursor,
   limit,
 }: VisitsWanted): Promise<VisitPage> {
-  const [day, after] = cursor === undefined ? [null, null] : placeAt(cursor, Place, 'visits');
-  const ids = await connection().query<{ id: string; starts: string }>(
-    `SELECT v.id, v.starts_on::text AS starts FROM visits v JOIN machines m ON m.id = v.machine_id
+  const [day, half, after] =
+    cursor === undefined ? [null, null, null] : placeAt(cursor, Place, 'visits');
+  const ids = await connection().query<{ id: string; on: string; half: string }>(
+    `SELECT v.id, v.starts_on::text AS "on", v.starts AS half FROM visits v JOIN machines m ON m.id = v.machine_id
      WHERE ($1::text IS NULL OR m.branch = $1) AND ($2::date IS NULL OR v.ends_on >= $2)
-       AND ($3::date IS NULL OR (v.starts_on, v.id) > ($3, $4::uuid))
+       AND ($3::date IS NULL OR (v.starts_on, v.starts COLLATE "C", v.id) > ($3, $7, $4::uuid))
        AND ($6::uuid IS NULL OR v.technician_id = $6 OR v.mate_id = $6)
-     ORDER BY v.starts_on, v.id LIMIT $5`,
+     ORDER BY v.starts_on, v.starts COLLATE "C", v.id LIMIT $5`,
     {
-      bind: [branch ?? null, from ?? null, day, after, limit + 1, technician ?? null],
+      bind: [branch ?? null, from ?? null, day, after, limit + 1, technician ?? null, half],
       type: QueryTypes.SELECT,
     },
   );
@@ -75,7 +77,7 @@ export async function visitPage({
       const machine = row && byId.get(row.machineId);
       return row && machine ? [{ visit: toVisit(row, names), machine }] : [];
     }),
-    next: ids.length > limit && last ? cursorAt([last.starts, last.id]) : null,
+    next: ids.length > limit && last ? cursorAt([last.on, last.half, last.id]) : null,
   };
 }
 
