@@ -11,7 +11,7 @@ export function useDraft<T>(
   key: string,
   schema: z.ZodType<T>,
   empty: T,
-): readonly [T, (next: T) => void] {
+): readonly [T, (next: Changed<T>) => void] {
   const text = useSyncExternalStore(
     onDraft,
     () => globalThis.localStorage?.getItem(key) ?? '',
@@ -20,14 +20,20 @@ export function useDraft<T>(
   const emptyText = JSON.stringify(empty);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the text of `empty` tells whether it changed
   const value = useMemo(() => readDraft(text, schema) ?? empty, [text, schema, emptyText]);
-  const change = (next: T) => {
-    const written = JSON.stringify(next);
+  const change = (next: Changed<T>) => {
+    // two taps before the next drawing: the second is laid over the first, not over what was drawn
+    const now = () => readDraft(globalThis.localStorage?.getItem(key) ?? '', schema) ?? empty;
+    const written = JSON.stringify(isChange(next) ? next(now()) : next);
     if (written === emptyText) globalThis.localStorage?.removeItem(key);
     else globalThis.localStorage?.setItem(key, written);
     draftListeners.forEach((l) => l());
   };
   return [value, change] as const;
 }
+
+/** What is entered next: itself, or what comes of what is there now. */
+type Changed<T> = T | ((now: T) => T);
+const isChange = <T>(next: Changed<T>): next is (now: T) => T => typeof next === 'function';
 
 /** A line of text kept while it is being typed. */
 export const useTextDraft = (key: string): readonly [string, (next: string) => void] =>

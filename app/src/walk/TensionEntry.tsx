@@ -34,7 +34,7 @@ export function TensionEntry(props: EntryProps<TensionCheck>) {
   const [troubles, setTroubles] = useState<Readonly<Record<string, SideTroubles>>>({});
   const at = (place: string): Half => halves[place] ?? EMPTY;
   const change = (place: string, half: Partial<Half>) => {
-    setHalves({ ...halves, [place]: { ...at(place), ...half } });
+    setHalves((now) => ({ ...now, [place]: { ...(now[place] ?? EMPTY), ...half } }));
     setTroubles({});
   };
   const judge = async () => {
