@@ -42,7 +42,9 @@ test.describe('at a desk', () => {
     page,
   }) => {
     await openBoard(page, 'rhea');
-    await expect(page.getByTestId('likely')).toContainText('machines ready with at least 95 %');
+    await expect(page.getByTestId('likely')).toContainText(
+      'accepted work in time with at least 95 %',
+    );
     // held over a course it says so, and goes on to the day after it
     await dragTo(page, 'waiting T095', 'Tobin Vale', '2026-06-16');
     await expect(page.getByTestId('held')).toContainText('Tobin Vale does not work then');
@@ -123,7 +125,7 @@ test.describe('at a desk', () => {
     await page.getByTestId('take plan').click();
     await expect(page.getByTestId('part waiting')).toHaveText('Not planned 0');
     await publish(page, 'the rest as found');
-    await expect(page.getByTestId('likely')).toContainText('8 of 8', { timeout: 30_000 });
+    await expect(page.getByTestId('likely')).toContainText('8 of 8 machines', { timeout: 30_000 });
   });
 
   test('what if harvest comes early: which are late then, and what would save them', async ({

@@ -56,8 +56,8 @@ test.describe('at a desk', () => {
     await signIn(page, 'rhea');
     await page.getByTestId('as table').click();
     const table = page.getByRole('table', { name: 'Machines' });
-    await expect(table).toContainText('Ready in time');
-    await table.getByRole('button', { name: 'sort by Ready in time' }).click();
+    await expect(table).toContainText('Work in time');
+    await table.getByRole('button', { name: 'sort by Work in time' }).click();
     await expect(table.getByRole('row').nth(1)).toContainText(/under 1 %|%/);
     await page.getByTestId('filter').click();
     await page.getByTestId('filter parts').click();

@@ -51,7 +51,7 @@ export function JobPart({ desk, job }: { desk: Desk; job: BoardJob }) {
         {job.skills.length ? <Quiet>{`Skills: ${job.skills.join(', ')}`}</Quiet> : null}
         <PartsLine job={job} />
         {job.chance === null || !job.version ? null : (
-          <Body>{`As published, ready in time with ${chanceWords(job.chance)}.`}</Body>
+          <Body>{`As published, this machine’s accepted work is in time with ${chanceWords(job.chance)}.`}</Body>
         )}
         <Row gap={SPACE.m}>
           <Go to={`/work/${id}`} label={`Work of ${serial}`}>

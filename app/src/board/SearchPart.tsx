@@ -168,7 +168,7 @@ function Found({ desk, search, after }: { desk: Desk; search: PlanSearch; after:
   const why = new Map(whyMoved(page, over, after.placings).map((m) => [m.id, m.why]));
   return (
     <View style={styles.found}>
-      <Strong>{`${likelyWords(after.ready.map((r) => r.chance))} by it.`}</Strong>
+      <Strong>{`By it, ${likelyWords(after.ready.map((r) => r.chance))}.`}</Strong>
       <Strong testID="moves">
         {moves.length
           ? `${moves.length} ${moves.length === 1 ? 'visit' : 'visits'} would be put or moved:`

@@ -82,14 +82,14 @@ function Compared({ before, after, currency }: ComparedProps) {
   return (
     <View style={styles.stack}>
       <Strong>As published</Strong>
-      <Quiet>{`${likelyWords(before.ready.map((r) => r.chance))}; lateness may cost ${money(before.loss)}.`}</Quiet>
+      <Quiet>{`With it ${likelyWords(before.ready.map((r) => r.chance))}; lateness may cost ${money(before.loss)}.`}</Quiet>
       <LateList late={before.late} title="Late then" />
       {before.late.length ? null : <Quiet>No visit would be late.</Quiet>}
       <Strong>Planned anew</Strong>
-      <Quiet>{`${likelyWords(after.ready.map((r) => r.chance))}; lateness may cost ${money(after.loss)}.`}</Quiet>
+      <Quiet>{`With it ${likelyWords(after.ready.map((r) => r.chance))}; lateness may cost ${money(after.loss)}.`}</Quiet>
       {worse.length ? (
         <Quiet>
-          {`More likely ready then: ${worse
+          {`More likely in time then: ${worse
             .map(
               (r) =>
                 `${r.serial} ${chanceWords(r.chance)} → ${chanceWords(after.ready.find((a) => a.machineId === r.machineId)?.chance ?? 0)}`,

@@ -88,7 +88,7 @@ export function useDesk(page: BoardPage, may: boolean, again: () => void): Desk 
     older: over.size > 0 && draft.seen !== seenOf(page),
     selected: page.jobs.find((j) => j.id === chosen),
     select,
-    move: (moves) => setDraft(withMoves(page, draft, moves)),
+    move: (moves) => setDraft((now) => withMoves(page, now, moves)),
     drop: (ids) =>
       setDraft(
         ids

@@ -66,10 +66,13 @@ export function lengthWords(job: BoardJob, to: Placing | null): string {
 /** Machines that are likely enough ready are counted from here on. */
 export const LIKELY = 0.95;
 
-/** "This plan: 38 of 41 machines ready with at least 95 %". */
+/**
+ * "accepted work in time with at least 95 % on 38 of 41 machines": of work that nobody has found or
+ * accepted yet a plan can say nothing.
+ */
 export function likelyWords(chances: readonly number[]): string {
   const likely = chances.filter((c) => c >= LIKELY).length;
-  return `${likely} of ${chances.length} machines ready with at least 95 %`;
+  return `accepted work in time with at least 95 % on ${likely} of ${chances.length} machines`;
 }
 
 /** What is asked, in words. */

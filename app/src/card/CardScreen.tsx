@@ -82,7 +82,7 @@ function Filled({ card, link }: FilledProps) {
   const [draft, setDraft] = useDraft(`card|${machine.id}`, Draft, EMPTY);
   const [sent, setSent] = useState(0);
   const { data: session } = useSession();
-  const change = (next: Partial<Draft>) => setDraft({ ...draft, ...next });
+  const change = (next: Partial<Draft>) => setDraft((now) => laidOver(now, next));
   const send = useAction(async () => {
     const body = noteOf(draft, items);
     await put([{ kind: 'said', key: link, body: { ...body, machineId: machine.id } }]);
@@ -185,9 +185,7 @@ function Item({ item, draft, change }: ItemProps) {
       <Choice
         label={asks}
         value={draft.is[checkId]}
-        onChange={(is: 'fine' | 'notFine' | 'notLooked') =>
-          change({ is: { ...draft.is, [checkId]: is } })
-        }
+        onChange={(is: 'fine' | 'notFine' | 'notLooked') => change({ is: { [checkId]: is } })}
         options={[
           { value: 'fine', title: 'Looks right' },
           { value: 'notFine', title: 'Not right' },
@@ -198,7 +196,7 @@ function Item({ item, draft, change }: ItemProps) {
         <TextEntry
           label={`What is not right: ${component}`}
           value={draft.said[checkId] ?? ''}
-          onChange={(text) => change({ said: { ...draft.said, [checkId]: text } })}
+          onChange={(text) => change({ said: { [checkId]: text } })}
         />
       ) : null}
       {open ? (
@@ -221,6 +219,14 @@ function Item({ item, draft, change }: ItemProps) {
 }
 
 /** What the card's entries say. @throws Error in words when something is missing or no number */
+/** What is said of one item is laid beside what is said of the others. */
+const laidOver = (now: Draft, { is, said, ...rest }: Partial<Draft>): Draft => ({
+  ...now,
+  ...rest,
+  is: { ...now.is, ...is },
+  said: { ...now.said, ...said },
+});
+
 function noteOf(draft: Draft, items: readonly CardItem[]): OperatorNote {
   if (!draft.name.trim()) throw new Error('Say your name, so that they can ask you.');
   const answers = items.flatMap(({ checkId }) => {

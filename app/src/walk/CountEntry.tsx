@@ -44,7 +44,7 @@ export function CountEntry({
   const asked = check.turnFrom === undefined ? WHAT.slice(0, 2) : WHAT;
   const sum = WHAT.reduce((s, [key]) => s + counts[key], 0);
   const change = (key: Key, value: number) => {
-    setCounts({ ...counts, [key]: value });
+    setCounts((now) => ({ ...now, [key]: value }));
     setSure(false);
   };
   const judge = async () => {

@@ -21,7 +21,7 @@ export function usePlanDraft(machineId: string) {
   const [draft, change] = useDraft(`walk-plan|${machineId}`, Draft, NOTHING);
   return {
     ...draft,
-    change: (next: Partial<typeof draft>) => change({ ...draft, ...next }),
+    change: (next: Partial<typeof draft>) => change((now) => ({ ...now, ...next })),
     forget: () => change(NOTHING),
   };
 }

@@ -74,7 +74,7 @@ function MachineCard({ row, selected }: { row: YardRow; selected: boolean }) {
           </Strong>
           {row.chance === null ? null : (
             <Quiet testID={`chance ${machine.serial}`}>
-              {`Ready in time: ${chanceWords(row.chance)}${row.awaits ? `, waits for ${row.awaits} ${row.awaits === 1 ? 'part' : 'parts'}` : ''}`}
+              {`Accepted work in time: ${chanceWords(row.chance)}${row.awaits ? `, waits for ${row.awaits} ${row.awaits === 1 ? 'part' : 'parts'}` : ''}`}
             </Quiet>
           )}
           {row.said ? (

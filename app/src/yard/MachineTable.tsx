@@ -58,7 +58,7 @@ const COLUMNS: readonly Column<YardRow>[] = [
   },
   {
     key: 'chance',
-    title: 'Ready in time',
+    title: 'Work in time',
     flex: 1,
     by: (r) => r.chance ?? 2,
     cell: (r) => <Quiet>{r.chance === null ? 'not planned' : chanceWords(r.chance)}</Quiet>,

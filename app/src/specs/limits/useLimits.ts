@@ -61,7 +61,7 @@ export function useLimits(editing: Editing, shown: readonly LimitRow[]): Limits 
     troubleOf: (row, column) =>
       troubles.find((t) => t.key === row.key && t.column === column)?.message ?? '',
     type(row, column, text) {
-      setTyped(withCell(typed, row, column, text));
+      setTyped((now) => withCell(now, row, column, text));
       setTroubles(troubles.filter((t) => !(t.key === row.key && t.column === column)));
     },
     pasteAt(row, column, block) {

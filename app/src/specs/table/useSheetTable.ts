@@ -56,7 +56,7 @@ export function useSheetTable({ sheet, keep }: Editing): SheetTable {
     troubleOf: (check, field) =>
       troubles.find((t) => t.check === check.id && t.name === nameOf(field.path))?.message ?? '',
     type(check, field, text) {
-      setTyped(withCell(typed, check, field, text));
+      setTyped((now) => withCell(now, check, field, text));
       setTroubles(troubles.filter((t) => t.check !== check.id || t.name !== nameOf(field.path)));
     },
     paste({ checks, columns }, block) {

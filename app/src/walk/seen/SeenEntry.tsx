@@ -40,7 +40,7 @@ export function SeenEntry(props: EntryProps<SeenCheck>) {
   const answers = kind.answers(check);
   const usual = answers.find((a) => a.value === kind.usual(check, file.machine));
   const change = (next: Readonly<Record<string, Seen>>) => {
-    setSeen({ ...seen, ...next });
+    setSeen((now) => ({ ...now, ...next }));
     setTroubles({});
   };
   const judge = async () => {
