@@ -213,6 +213,10 @@ test.describe('on a phone', () => {
     await expect(page.getByTestId('sync')).not.toContainText('all sent');
     await context.setOffline(false);
     await expect(page.getByTestId('sync')).toContainText('all sent', { timeout: 30_000 });
+    await card.getByTestId('stop visit').click();
+    await expect(card.getByTestId('visit clock')).toContainText('laid down');
+    await card.getByTestId('stop visit').click();
+    await expect(card.getByTestId('visit clock')).not.toContainText('laid down');
     await card.getByTestId('finish visit').click();
     await expect(card.getByTestId('visit clock')).toContainText('finished');
     await page.getByTestId('van of 2026-06-09').click();

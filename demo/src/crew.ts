@@ -132,6 +132,7 @@ export function visitOf(
     note: '',
     workIds: work.map((w) => w.id),
     startedAt: null,
+    stoppedAt: null,
     finishedAt: null,
     version: 1,
   };

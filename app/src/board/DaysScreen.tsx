@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import type { Machine, Visit } from '@green-tally/core/contracts';
+import type { Machine, Visit, VisitNote } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
 import {
@@ -119,6 +119,7 @@ function said(visit: Visit, outgoing: readonly Outgoing[]): Visit {
         ? {
             ...v,
             ...(o.body.startedAt === undefined ? {} : { startedAt: o.body.startedAt }),
+            ...(o.body.stoppedAt === undefined ? {} : { stoppedAt: o.body.stoppedAt }),
             ...(o.body.finishedAt === undefined ? {} : { finishedAt: o.body.finishedAt }),
           }
         : v,
@@ -195,20 +196,18 @@ function VisitCard({ visit, machine, isToday, me }: Shown & { isToday: boolean; 
 /** Begun, finished, or not after all; kept here and sent when there is signal. */
 function Clock({ visit }: { visit: Visit }) {
   const now = useClock();
-  const note = useAction(
-    async (part: { readonly startedAt?: string | null; readonly finishedAt?: string | null }) => {
-      const { id: visitId, machineId } = visit;
-      await put([{ kind: 'visitNote', body: { id: uuidv7(), visitId, machineId, ...part } }]);
-    },
-  );
-  const { startedAt, finishedAt } = visit;
+  const note = useAction(async (part: VisitNote) => {
+    const { id: visitId, machineId } = visit;
+    await put([{ kind: 'visitNote', body: { id: uuidv7(), visitId, machineId, ...part } }]);
+  });
+  const { startedAt, stoppedAt, finishedAt } = visit;
   return (
     <>
       {startedAt ? (
         <Strong testID="visit clock">
           {finishedAt
             ? `Begun ${momentWords(startedAt)}, finished ${momentWords(finishedAt)}`
-            : `Begun ${momentWords(startedAt)}`}
+            : `Begun ${momentWords(startedAt)}${stoppedAt ? `, laid down ${momentWords(stoppedAt)}` : ''}`}
         </Strong>
       ) : null}
       {note.trouble ? <Notice tone="rust" title="Not kept" text={note.trouble} /> : null}
@@ -221,6 +220,13 @@ function Clock({ visit }: { visit: Visit }) {
             onPress={() => void note.run({ startedAt: now().toISOString() })}
           />
         )}
+        {startedAt && !finishedAt ? (
+          <Press
+            title={stoppedAt ? 'Go on' : 'Stop for now'}
+            testID="stop visit"
+            onPress={() => void note.run({ stoppedAt: stoppedAt ? null : now().toISOString() })}
+          />
+        ) : null}
         {startedAt && !finishedAt ? (
           <Press
             fill="pine"
@@ -236,7 +242,9 @@ function Clock({ visit }: { visit: Visit }) {
             testID="take back"
             onPress={() =>
               void note.run(
-                finishedAt ? { finishedAt: null } : { startedAt: null, finishedAt: null },
+                finishedAt
+                  ? { finishedAt: null }
+                  : { startedAt: null, stoppedAt: null, finishedAt: null },
               )
             }
           />

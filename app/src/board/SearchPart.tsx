@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { samePlacing, whyMoved } from '@green-tally/core/board';
 import type { PlanFares, PlanSearch } from '@green-tally/core/contracts';
-import { printNumber } from '@green-tally/core/units';
+import { printAmount, printNumber } from '@green-tally/core/units';
 import { api, troubleText, useAction } from '../store';
 import { usePlanSearch } from './hooks';
 import {
@@ -145,11 +145,11 @@ function Gap({ search, currency }: { search: PlanSearch; currency: string | null
   const { cost, bound, proven } = search;
   if (cost === null || bound === null) return null;
   const gap = cost > 0 ? Math.max(0, (cost - bound) / cost) : 0;
-  const money = `${printNumber(cost, 0)} ${currency ?? 'by the shop rule'}`;
+  const money = `${printAmount(Math.round(cost))} ${currency ?? 'by the shop rule'}`;
   const more =
     gap < 0.0005
       ? 'no plan is better'
-      : `no plan is more than ${printNumber(100 * gap, 1)} % better (${printNumber(cost - bound, 0)})`;
+      : `no plan is more than ${printNumber(100 * gap, 1)} % better (${printAmount(Math.round(cost - bound))})`;
   return (
     <Quiet testID="gap">
       {`Late days, ways, over time and changes: ${money}; ${proven ? more : `${more}, by each visit alone`}.`}

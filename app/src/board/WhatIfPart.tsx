@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { PlanFares, WhatIf } from '@green-tally/core/contracts';
-import { printNumber } from '@green-tally/core/units';
+import { printAmount } from '@green-tally/core/units';
 import { usePlanSearch } from './hooks';
 import { chanceWords } from '../yard/words';
 import { Buttons, Card, Choice, Notice, Press, Quiet, SPACE, Strong, TextEntry } from '../ui';
@@ -78,15 +78,15 @@ function Compared({ before, after, currency }: ComparedProps) {
   const worse = before.ready.filter(
     (r) => r.chance < (after.ready.find((a) => a.machineId === r.machineId)?.chance ?? 0) - 0.02,
   );
-  const money = (loss: number) => `${printNumber(loss, 0)} ${currency ?? ''}`.trim();
+  const money = (loss: number) => `${printAmount(Math.round(loss))} ${currency ?? ''}`.trim();
   return (
     <View style={styles.stack}>
       <Strong>As published</Strong>
-      <Quiet>{`With it ${likelyWords(before.ready.map((r) => r.chance))}; lateness may cost ${money(before.loss)}.`}</Quiet>
+      <Quiet>{`With it, ${likelyWords(before.ready.map((r) => r.chance))}; lateness may cost ${money(before.loss)}.`}</Quiet>
       <LateList late={before.late} title="Late then" />
       {before.late.length ? null : <Quiet>No visit would be late.</Quiet>}
       <Strong>Planned anew</Strong>
-      <Quiet>{`With it ${likelyWords(after.ready.map((r) => r.chance))}; lateness may cost ${money(after.loss)}.`}</Quiet>
+      <Quiet>{`With it, ${likelyWords(after.ready.map((r) => r.chance))}; lateness may cost ${money(after.loss)}.`}</Quiet>
       {worse.length ? (
         <Quiet>
           {`More likely in time then: ${worse

@@ -129,7 +129,8 @@ function TechnicianForm({ technician, skills, again, onDone }: TechnicianFormPro
             {[0, 1].map((half) => (
               <HalfDayTap
                 key={half}
-                label={`${day} ${half ? 'after noon' : 'morning'}`}
+                day={day}
+                half={half ? 'after noon' : 'morning'}
                 worked={week[2 * d + half] ?? 'off'}
                 onPress={() => setWeek(week.map((w, i) => (i === 2 * d + half ? NEXT[w] : w)))}
               />
@@ -161,16 +162,17 @@ function TechnicianForm({ technician, skills, again, onDone }: TechnicianFormPro
 }
 
 interface HalfDayTapProps {
-  readonly label: string;
+  readonly day: string;
+  readonly half: string;
   readonly worked: Worked;
   readonly onPress: () => void;
 }
 
-function HalfDayTap({ label, worked, onPress }: HalfDayTapProps) {
+function HalfDayTap({ day, half, worked, onPress }: HalfDayTapProps) {
   const palette = usePalette();
   return (
     <Tap
-      label={`${label}: ${WORDS[worked]}`}
+      label={`${day} ${half}: ${WORDS[worked]}`}
       onPress={onPress}
       style={[
         styles.half,
@@ -185,7 +187,8 @@ function HalfDayTap({ label, worked, onPress }: HalfDayTapProps) {
         },
       ]}
     >
-      <Quiet>{WORDS[worked]}</Quiet>
+      <Quiet>{half}</Quiet>
+      <Strong>{WORDS[worked]}</Strong>
     </Tap>
   );
 }
@@ -193,7 +196,7 @@ function HalfDayTap({ label, worked, onPress }: HalfDayTapProps) {
 const styles = StyleSheet.create({
   stack: { gap: SPACE.s },
   week: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs },
-  day: { gap: SPACE.xs, minWidth: 84, flexGrow: 1 },
+  day: { gap: SPACE.xs, width: 104 },
   half: {
     minHeight: TARGET.desk,
     borderWidth: STROKE.thin,

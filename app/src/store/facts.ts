@@ -268,9 +268,10 @@ async function layWorked(workId: string, entry: WorkedEntry): Promise<void> {
 }
 
 /** What was said of a visit is laid into it. */
-async function layNote({ visitId, startedAt, finishedAt }: NotedVisit): Promise<void> {
+async function layNote({ visitId, startedAt, stoppedAt, finishedAt }: NotedVisit): Promise<void> {
   await local.visits.update(visitId, {
     ...(startedAt === undefined ? {} : { startedAt }),
+    ...(stoppedAt === undefined ? {} : { stoppedAt }),
     ...(finishedAt === undefined ? {} : { finishedAt }),
   });
 }

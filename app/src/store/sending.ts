@@ -49,9 +49,12 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
 }
 
 const sendNote = ({
-  body: { visitId, startedAt, finishedAt },
+  body: { visitId, startedAt, stoppedAt, finishedAt },
 }: Outgoing & { kind: 'visitNote' }): Promise<unknown> =>
-  api('POST /visits/{id}/note', { params: { id: visitId }, body: { startedAt, finishedAt } });
+  api('POST /visits/{id}/note', {
+    params: { id: visitId },
+    body: { startedAt, stoppedAt, finishedAt },
+  });
 
 type OutgoingTick = Extract<Outgoing, { kind: 'tick' }>;
 

@@ -92,16 +92,16 @@ function freeings(problem: BoardProblem, plan: BoardPlan, i: number): Freeing[] 
   });
   const free = { ...visit, pinned: undefined };
   const tries: readonly (readonly [Freeing, () => BoardProblem])[] = [
-    ['moveIt', () => changed({ pinned: undefined })],
     ['partsNow', () => changed({ ...free, earliest: 0 })],
     ['anotherBay', () => ({ ...changed(free), bays: problem.bays + 1 })],
     ['overTime', () => withSaturdays(changed(free))],
     ['anyoneDoesIt', () => changed({ ...free, skills: [] })],
     ['anotherHand', () => withAnother(changed(free), visit)],
   ];
+  // where it need only be moved, all else would be moving it
+  if (inTime(changed({ pinned: undefined }), plan, i)) return ['moveIt'];
   return tries.flatMap(([name, change]) => {
     // nothing is freed by what was so before
-    if (name === 'moveIt' && !visit.pinned && !inTime(problem, plan, i)) return [];
     if (name === 'partsNow' && visit.earliest === 0) return [];
     if (name === 'anyoneDoesIt' && !visit.skills.length) return [];
     return inTime(change(), plan, i) ? [name] : [];

@@ -25,6 +25,7 @@ export function doubtOf(page: BoardPage, { jobs }: LaidBoard, draws = DRAWS): Do
       return {
         crop: Math.max(0, crops.indexOf(crop)),
         after: slotOf(page.today, harvest.start, 'morning'),
+        lasts: slotOf(harvest.start, harvest.end, 'noon') + 1,
         ...(last ? { parts: last } : {}),
       };
     }),

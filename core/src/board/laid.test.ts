@@ -242,6 +242,11 @@ describe('how a plan fares', () => {
     expect(close?.chance).toBeLessThan(0.95);
     expect(fares(near)).toMatchObject({ ready, loss });
   });
+  test('a visit without a place costs its harvest, not the whole year', () => {
+    const page = boardPageOf([boardJob(1, { earliest: null })]);
+    // fifteen days of harvest at 1,000 a day
+    expect(fares(page).loss).toBeCloseTo(15_000, 6);
+  });
   test('by its expected loss a plan minds an early season: it moves the close one forward', () => {
     const laid = layBoard(near, none, { byLoss: true });
     const { plan } = planBoard(laid.problem, { seed: 1, start: laid.plan, gone: (n) => n / 100 });

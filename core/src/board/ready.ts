@@ -19,6 +19,8 @@ export interface Doubt {
     readonly crop: number;
     /** half days that its own harvest lies after the crop's */
     readonly after?: number;
+    /** half days that its harvest lasts: later than its end it costs no more; unless said, no end */
+    readonly lasts?: number;
     readonly parts?: { readonly on: number; readonly spread: number } | undefined;
   }[];
   /** spread of how long work takes against the estimate (coefficient of variation) */
@@ -82,7 +84,7 @@ export function fare(problem: BoardProblem, plan: BoardPlan, doubt: Doubt): Fare
       const end = Math.min(ends[i] ?? Infinity, slots);
       const over = ends[i] === Infinity ? Math.max(0, slots - by) : Math.max(0, end - by);
       if (ends[i] === Infinity || over > 0) missed.add(visit.machine);
-      const days = over / SLOTS_A_DAY;
+      const days = Math.min(over, own?.lasts ?? Infinity) / SLOTS_A_DAY;
       late[i] = (late[i] ?? 0) + days;
       loss += days * visit.perDayLate;
     });

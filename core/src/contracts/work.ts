@@ -142,6 +142,7 @@ export const Visit = z.object({
   note: LongText.default(''),
   workIds: z.array(Id),
   startedAt: Moment.nullable().default(null),
+  stoppedAt: Moment.nullable().default(null).describe('begun, and laid down until it goes on'),
   finishedAt: Moment.nullable().default(null),
   version: z.int().min(1),
 });
@@ -150,6 +151,7 @@ export type Visit = z.infer<typeof Visit>;
 /** What is said of a visit by who is on it; null takes it back. */
 export const VisitNote = z.object({
   startedAt: Moment.nullable().optional(),
+  stoppedAt: Moment.nullable().optional(),
   finishedAt: Moment.nullable().optional(),
 });
 export type VisitNote = z.infer<typeof VisitNote>;

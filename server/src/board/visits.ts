@@ -221,20 +221,13 @@ function bareJob(page: BoardPage, row: VisitRow): BoardJob {
 export async function noteVisit(
   db: Planning['db'],
   id: string,
-  { startedAt, finishedAt }: VisitNote,
+  note: VisitNote,
   person: Person,
 ): Promise<Visit> {
   const row = await VisitRow.findByPk(id);
   if (!row) throw new NotFound('visit');
   const { branch } = await machineToChange(row.machineId, person);
-  const next = {
-    startedAt: startedAt === undefined ? (row.startedAt ?? null) : momentOf(startedAt),
-    finishedAt: finishedAt === undefined ? (row.finishedAt ?? null) : momentOf(finishedAt),
-  };
-  if (next.finishedAt && !next.startedAt)
-    throw invalidField('finishedAt', 'It was not begun.', 'a visit that was begun');
-  if (next.startedAt && next.finishedAt && next.finishedAt < next.startedAt)
-    throw invalidField('finishedAt', 'It was begun later.', 'a time after it was begun');
+  const next = noted(row, note);
   await db.sequelize.transaction(async (transaction) => {
     await lockMachines(db, [row.machineId], transaction);
     await row.update(next, { transaction });
@@ -244,6 +237,25 @@ export async function noteVisit(
   const visit = (await machineFile(row.machineId)).visits.find((v) => v.id === id);
   if (!visit) throw new NotFound('visit');
   return visit;
+}
+
+type Noted = Readonly<Record<'startedAt' | 'stoppedAt' | 'finishedAt', Date | null>>;
+
+/** A visit's times with what is said of them. @throws Invalid where one cannot be with the others */
+function noted(row: VisitRow, note: VisitNote): Noted {
+  const at = (time: keyof Noted): Date | null => {
+    const said = note[time];
+    return said === undefined ? (row[time] ?? null) : momentOf(said);
+  };
+  const [startedAt, stoppedAt, finishedAt] = [at('startedAt'), at('stoppedAt'), at('finishedAt')];
+  if (!startedAt) {
+    const without = finishedAt ? 'finishedAt' : stoppedAt ? 'stoppedAt' : undefined;
+    if (without) throw invalidField(without, 'It was not begun.', 'a visit that was begun');
+  }
+  if (startedAt && finishedAt && finishedAt < startedAt)
+    throw invalidField('finishedAt', 'It was begun later.', 'a time after it was begun');
+  // what is finished is not laid down any more
+  return { startedAt, stoppedAt: finishedAt ? null : stoppedAt, finishedAt };
 }
 
 const momentOf = (at: string | null): Date | null => (at === null ? null : new Date(at));

@@ -222,7 +222,7 @@ const MIGRATIONS = [
     `
     ALTER TABLE visits ADD COLUMN mate_id uuid REFERENCES people(id), ADD COLUMN starts text NOT NULL DEFAULT 'morning', ADD COLUMN ends text NOT NULL DEFAULT 'noon',
       ADD COLUMN half_days int CHECK (half_days BETWEEN 1 AND 200), ADD COLUMN pinned boolean NOT NULL DEFAULT false, ADD COLUMN over_time boolean NOT NULL DEFAULT false,
-      ADD COLUMN started_at timestamptz, ADD COLUMN finished_at timestamptz;
+      ADD COLUMN started_at timestamptz, ADD COLUMN stopped_at timestamptz, ADD COLUMN finished_at timestamptz;
     CREATE INDEX visits_technician ON visits (technician_id, ends_on);
     ALTER TABLE customers ADD COLUMN x double precision, ADD COLUMN y double precision, ADD CHECK ((x IS NULL) = (y IS NULL));
     CREATE TABLE board_settings (branch text PRIMARY KEY REFERENCES branches(name), document jsonb NOT NULL, version int NOT NULL, by text NOT NULL, at timestamptz NOT NULL);
@@ -244,7 +244,7 @@ const MIGRATIONS = [
     ALTER TABLE machine_standings ADD COLUMN board jsonb NOT NULL DEFAULT '[]'; UPDATE machine_standings SET version = 0;`,
     `ALTER TABLE machine_standings DROP COLUMN board; ALTER TABLE machine_lives DROP COLUMN forecasts; DROP TABLE breakdowns, machine_chances, calendar_feeds, plan_searches, plan_versions, technician_hours, board_settings; ALTER TABLE customers DROP COLUMN x, DROP COLUMN y;
     DROP INDEX visits_technician;
-    ALTER TABLE visits DROP COLUMN mate_id, DROP COLUMN starts, DROP COLUMN ends, DROP COLUMN half_days, DROP COLUMN pinned, DROP COLUMN over_time, DROP COLUMN started_at, DROP COLUMN finished_at;`,
+    ALTER TABLE visits DROP COLUMN mate_id, DROP COLUMN starts, DROP COLUMN ends, DROP COLUMN half_days, DROP COLUMN pinned, DROP COLUMN over_time, DROP COLUMN started_at, DROP COLUMN stopped_at, DROP COLUMN finished_at;`,
   ),
 ];
 

@@ -208,6 +208,7 @@ export class VisitRow extends Model<InferAttributes<VisitRow>, InferCreationAttr
   declare note: string;
   declare workIds: string[];
   declare startedAt: CreationOptional<Date | null>;
+  declare stoppedAt: CreationOptional<Date | null>;
   declare finishedAt: CreationOptional<Date | null>;
   declare version: number;
 }

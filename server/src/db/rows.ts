@@ -149,6 +149,7 @@ export const toVisit = (row: VisitRow, names: ReadonlyMap<string, string>): Visi
   note: row.note,
   workIds: row.workIds,
   startedAt: row.startedAt?.toISOString() ?? null,
+  stoppedAt: row.stoppedAt?.toISOString() ?? null,
   finishedAt: row.finishedAt?.toISOString() ?? null,
   version: row.version,
 });

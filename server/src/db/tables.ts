@@ -212,6 +212,7 @@ export function defineModels(sequelize: Sequelize): void {
       note: text,
       workIds: json,
       startedAt: maybeMoment,
+      stoppedAt: maybeMoment,
       finishedAt: maybeMoment,
       version: { type: DataTypes.INTEGER, allowNull: false },
     }),

@@ -128,6 +128,7 @@ export async function loadDemo(db: Database): Promise<string> {
     await VisitRow.bulkCreate(
       demo.visits.map((v) => ({
         ...v,
+        stoppedAt: v.stoppedAt ? new Date(v.stoppedAt) : null,
         startedAt: v.startedAt ? new Date(v.startedAt) : null,
         finishedAt: v.finishedAt ? new Date(v.finishedAt) : null,
       })),

@@ -402,10 +402,14 @@ describe('a visit on its day', () => {
     problem(await note({ finishedAt: '2026-06-09T11:00:00.000Z' }), 400, 'finishedAt');
     await note({ startedAt: '2026-06-09T08:00:00.000Z' }).expect(200);
     problem(await note({ finishedAt: '2026-06-09T07:00:00.000Z' }), 400, 'finishedAt');
+    const laid = await note({ stoppedAt: '2026-06-09T09:00:00.000Z' });
+    expect(laid.body).toMatchObject({ stoppedAt: '2026-06-09T09:00:00.000Z', finishedAt: null });
     const done = await note({ finishedAt: '2026-06-09T11:00:00.000Z' });
-    expect(done.body).toMatchObject({ startedAt: '2026-06-09T08:00:00.000Z' });
+    // what is finished is not laid down any more
+    expect(done.body).toMatchObject({ startedAt: '2026-06-09T08:00:00.000Z', stoppedAt: null });
     const again = await note({ finishedAt: null, startedAt: null });
     expect(again.body).toMatchObject({ startedAt: null, finishedAt: null });
+    problem(await note({ stoppedAt: '2026-06-09T09:00:00.000Z' }), 400, 'stoppedAt');
   });
   test('its technician’s visits are told from a day on', async () => {
     const { visits } = (
