@@ -16,6 +16,10 @@ const withoutDescriptions = ({ types }) => ({
 });
 
 module.exports = (api) => {
-  api.cache(true);
-  return { presets: ['babel-preset-expo'], plugins: [withoutDescriptions] };
+  const testing = api.env('test');
+  return {
+    presets: ['babel-preset-expo'],
+    // Jest requires what is loaded later; the app's bundle makes chunks of it
+    plugins: [withoutDescriptions, ...(testing ? ['@babel/plugin-transform-dynamic-import'] : [])],
+  };
 };

@@ -22,7 +22,7 @@ test('a reading sent while its machine is not looked at is there after a reload 
   const check = page.url();
   // to the Yard: the machine's screen is not open when its reading goes out
   await page.goto('/');
-  await expect(page.getByTestId('sync')).toContainText(/\d waiting, no signal/);
+  await expect(page.getByTestId('sync')).toContainText(/\d waiting,\s+no signal/);
   await context.setOffline(false);
   await expect(page.getByTestId('sync')).toContainText('all sent');
   await context.setOffline(true);

@@ -18,8 +18,11 @@ export default defineConfig({
   use: {
     actionTimeout: 60_000,
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8460',
-    // no film: drawing it takes a good part of two cores
-    trace: { mode: 'retain-on-failure', screenshots: false, snapshots: true, sources: false },
+    // keeping every step takes a tenth of the run, filming it much more: TRACE=1 keeps the steps
+    trace: process.env['TRACE']
+      ? { mode: 'retain-on-failure', screenshots: false, snapshots: true, sources: false }
+      : 'off',
+    screenshot: 'only-on-failure',
     // only where a test is about being without signal: keeping the app takes as long as drawing it
     serviceWorkers: 'block',
     launchOptions: {

@@ -12,7 +12,7 @@ const signInAgain = async (page: Page, name: string) => {
 };
 const signOut = async (page: Page) => {
   await page.goto('/settings/you');
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
 };
 const widthsOf = async (page: Page): Promise<string[]> => {
   const csv = await (await page.request.get('/api/readings.csv')).text();

@@ -153,6 +153,7 @@ test.describe('on a wide screen', () => {
     );
     await expect(other.getByLabel('How many bad may wait')).toHaveValue('9');
     await other.getByRole('button', { name: 'Show what is there now' }).click();
+    await expect(other.getByTestId('draft')).toContainText('allowed: 4 → 6');
     await other.getByTestId('keep check').click();
     await expect(other.getByTestId('draft')).toContainText('allowed: 4 → 9');
     await other.getByRole('button', { name: 'Drop draft' }).click();

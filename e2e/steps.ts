@@ -3,12 +3,17 @@ import { expect, type Locator, type Page } from '@playwright/test';
 export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
 
-export async function signIn(page: Page, name: string): Promise<void> {
+export async function signIn(
+  page: Page,
+  name: string,
+  password = 'before-harvest',
+  shows = 'yard',
+): Promise<void> {
   await page.goto('/');
   await page.getByLabel('Sign-in name').fill(name);
-  await page.getByLabel('Password').fill('before-harvest');
+  await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByTestId('yard')).toBeVisible();
+  await expect(page.getByTestId(shows)).toBeVisible();
 }
 
 export async function openMachine(page: Page, serial: string): Promise<void> {

@@ -142,7 +142,7 @@ export function bundle(entry, outfile) {
 
 /** Bundles the server, its worker and its thread; gives the server's program. */
 export function bundleServer() {
-  bundle('server/src/cli/readSheet.ts', 'server/dist/readSheet.mjs');
+  bundle('server/src/cli/readFile.ts', 'server/dist/readFile.mjs');
   bundle('server/src/cli/planBoard.ts', 'server/dist/planBoard.mjs');
   bundle('server/src/cli/work.ts', 'server/dist/work.mjs');
   return bundle('server/src/cli/serve.ts', 'server/dist/serve.mjs');
@@ -161,22 +161,29 @@ async function startStandIn(name, what, firstPort) {
   return { child: started.child, url: `http://127.0.0.1:${port}` };
 }
 
-/** Starts what stands in for devices and services outside: the gauge and the stock. */
+/** Starts what stands in for devices and services outside: the gauge, the stock and the fleet. */
 export async function startStandIns(firstPort) {
   const gauge = await startStandIn('gauge', 'The simulated gauge', firstPort);
   let stock;
+  let fleet;
   const end = async () => {
+    await stop(fleet?.child);
     await stop(stock?.child);
     await stop(gauge.child);
   };
   try {
     stock = await startStandIn('stock', 'The simulated stock', firstPort + 1);
+    fleet = await startStandIn('fleet', 'The simulated fleet', firstPort + 2);
   } catch (error) {
     await end();
     throw error;
   }
   return {
-    env: { GREEN_TALLY_GAUGE: gauge.url, GREEN_TALLY_STOCK: stock.url },
+    env: {
+      GREEN_TALLY_GAUGE: gauge.url,
+      GREEN_TALLY_STOCK: stock.url,
+      GREEN_TALLY_FLEET: fleet.url,
+    },
     gauge: gauge.url,
     stock: stock.url,
     end,
@@ -204,6 +211,62 @@ export function startUntil(command, args, pattern, { name, ...options }) {
     );
   });
   return { child, ready };
+}
+
+/** A child that falls this often within a minute is broken, and is not started again. */
+const FALLS_A_MINUTE = 6;
+
+/**
+ * Runs a child, and starts it again when it ends by itself.
+ * @param {{ name: string, start: () => import('node:child_process').ChildProcess, again?: boolean, most?: number, quiet?: boolean, fallen?: () => void }} what
+ *   `fallen`: told when it is not started any more
+ * @returns the child of now, whether it was given up, and how to stop it
+ */
+export function keepRunning({
+  name,
+  start,
+  again = true,
+  most = FALLS_A_MINUTE,
+  quiet = false,
+  fallen,
+}) {
+  let child;
+  let stopping = false;
+  let given = false;
+  let falls = [];
+  const run = () => {
+    child = start();
+    child.once('exit', async (code, signal) => {
+      if (stopping) return;
+      const now = performance.now();
+      falls = [...falls.filter((at) => now - at < 60_000), now];
+      if (!again || falls.length > most) {
+        given = true;
+        return fallen?.(code);
+      }
+      if (!quiet) process.stderr.write(`✗ ${name} ended (${signal ?? code}); starting it again.\n`);
+      await new Promise((resolve) => setTimeout(resolve, 300 * Math.min(falls.length, 4)));
+      if (!stopping) run();
+    });
+  };
+  run();
+  return {
+    child: () => child,
+    gaveUp: () => given,
+    /** kills it, and does not start it again before `go` */
+    pause: () => {
+      stopping = true;
+      return stop(child, 'SIGKILL');
+    },
+    go: () => {
+      stopping = false;
+      run();
+    },
+    stop: (signal) => {
+      stopping = true;
+      return stop(child, signal);
+    },
+  };
 }
 
 /** Asks a child to stop and waits for it; insists after ten seconds. */

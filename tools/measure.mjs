@@ -1,5 +1,5 @@
-// npm run measure [-- 2000]: the figures of docs/PERFORMANCE.md, with so many machines on the books. Ratios matter more than absolute times;
-// machines differ.
+// npm run measure [-- 2000 | -- taps]: the figures of docs/PERFORMANCE.md, with so many machines on the books, or those of taps alone.
+// Ratios matter more than absolute times; machines differ.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -132,6 +132,7 @@ async function tapToVerdict(base, executablePath, rate, serial) {
     await page.getByTestId('stop fan-drive-belt').click();
   };
   await openBelt();
+  await page.getByTestId('confirm position').waitFor();
   for (const line of await page.getByTestId('position').getByRole('checkbox').all())
     await line.click();
   await page.getByTestId('confirm position').click();
@@ -161,11 +162,14 @@ try {
   checkNode();
   ensurePackages();
   ensureApp();
-  say('bundle');
-  bundleSize();
-  say('core: verdicts');
-  const bench = bundle('server/src/cli/benchVerdicts.ts', 'server/dist/benchVerdicts.mjs');
-  process.stdout.write(spawnSync(process.execPath, [bench], { encoding: 'utf8' }).stdout);
+  const taps = process.argv[2] === 'taps';
+  if (!taps) {
+    say('bundle');
+    bundleSize();
+    say('core: verdicts');
+    const bench = bundle('server/src/cli/benchVerdicts.ts', 'server/dist/benchVerdicts.mjs');
+    process.stdout.write(spawnSync(process.execPath, [bench], { encoding: 'utf8' }).stdout);
+  }
   say('server and browser');
   const machines = Number(process.argv[2]) || undefined;
   const place = await throwAwayPlace({ databasePort: 55_010, firstPort: 8660, machines });
@@ -173,14 +177,16 @@ try {
     const ask = await signIn(place.url, 'maud');
     // what is measured is a place at rest
     await allJudged(ask);
-    await yardTimes(ask);
-    await sheetTimes(ask);
+    if (!taps) {
+      await yardTimes(ask);
+      await sheetTimes(ask);
+    }
     const chromium = ensureDebian(findChromium, 'chromium');
     for (const [rate, serial] of [
       [1, 'T118'],
       [4, 'T113'],
     ]) {
-      await firstScreen(place.url, chromium, rate);
+      if (!taps) await firstScreen(place.url, chromium, rate);
       await tapToVerdict(place.url, chromium, rate, serial);
     }
   } finally {

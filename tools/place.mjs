@@ -1,7 +1,8 @@
 // A server on a throw-away database of its own, for the tests and for what is measured or pictured.
 import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 import { throwAwayCluster } from './cluster.mjs';
-import { bundle, bundleServer, freePort, startStandIns, startUntil, stop } from './house.mjs';
+import { bundle, bundleServer, freePort, ROOT, startStandIns, startUntil, stop } from './house.mjs';
 
 /**
  * Starts a server with its worker on an empty database, or on the demo's, or on the demo's machines
@@ -25,7 +26,8 @@ export async function throwAwayPlace({ databasePort, firstPort, demo = true, mac
       ...process.env,
       DATABASE_URL: cluster.url,
       GREEN_TALLY_DEMO: demo ? '1' : '',
-      ...(standIns?.env ?? { GREEN_TALLY_GAUGE: '', GREEN_TALLY_STOCK: '' }),
+      OUTBOX_DIR: join(ROOT, 'test-results', 'outbox'),
+      ...(standIns?.env ?? { GREEN_TALLY_GAUGE: '', GREEN_TALLY_STOCK: '', GREEN_TALLY_FLEET: '' }),
     };
     const filled = machines === undefined ? '' : fill({ ...env, MACHINES: String(machines) });
     const port = await freePort(firstPort);

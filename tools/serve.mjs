@@ -7,12 +7,12 @@ import {
   DATA,
   ensureApp,
   ensurePackages,
+  keepRunning,
   Plain,
   portFree,
   say,
   startStandIns,
   startUntil,
-  stop,
 } from './house.mjs';
 
 /** @param {{ demo: boolean, fresh?: boolean, port: number }} wish */
@@ -24,16 +24,16 @@ export async function bringUp({ demo, fresh = false, port }) {
     );
   ensurePackages();
   ensureApp();
-  const server = bundleServer();
+  const program = bundleServer();
   const folder = join(DATA, demo ? 'demo' : 'real');
   let cluster;
-  let child;
+  let server;
   let standIns;
   let ending;
   const end = () =>
     (ending ??= (async () => {
       say('Stopping');
-      await stop(child);
+      await server?.stop();
       await standIns?.end();
       await cluster?.stop();
     })());
@@ -54,21 +54,36 @@ export async function bringUp({ demo, fresh = false, port }) {
       DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
       PORT: String(port),
       GREEN_TALLY_DEMO: demo ? '1' : '',
+      // mail is a stand-in: what would be sent is written here
+      OUTBOX_DIR: process.env.OUTBOX_DIR ?? join(folder, 'outbox'),
       ...standIns?.env,
     };
-    const started = startUntil(process.execPath, ['--enable-source-maps', server], /listening on/, {
-      name: 'The server',
-      env,
-      echo: true,
-      detached: true,
-      stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
-    });
-    child = started.child;
-    await started.ready;
-    child.once('exit', (code) => {
-      if (!ending) process.stderr.write(`\n✗ The server ended (${code}).\n`);
-      process.exitCode = ending ? 0 : 1;
-      void end();
+    await new Promise((ready, fail) => {
+      server = keepRunning({
+        name: 'The server',
+        start: () => {
+          const started = startUntil(
+            process.execPath,
+            ['--enable-source-maps', program],
+            /listening on/,
+            {
+              name: 'The server',
+              env,
+              echo: true,
+              detached: true,
+              stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+            },
+          );
+          // the first start tells why it failed; later ones are told of when they end
+          started.ready.then(ready, fail);
+          return started.child;
+        },
+        fallen: (code) => {
+          if (!ending) process.stderr.write(`\n✗ The server ended (${code}).\n`);
+          process.exitCode = ending ? 0 : 1;
+          void end();
+        },
+      });
     });
   } catch (error) {
     await end();

@@ -1,5 +1,7 @@
 // npm run shots: docs/screenshots anew, from a fresh demo database.
-import { mkdirSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
   checkNode,
@@ -14,6 +16,22 @@ import {
 import { throwAwayPlace } from './place.mjs';
 
 const OUT = join(ROOT, 'docs/screenshots');
+
+/** The first page of the report that is open, as a reader of PDF shows it. */
+async function paperShot(page) {
+  const folder = mkdtempSync(join(tmpdir(), 'green-tally-shots-'));
+  const file = join(folder, 'report.pdf');
+  const id = new URL(page.url()).pathname.split('/').at(-1);
+  const answer = await page.request.get(
+    `${new URL(page.url()).origin}/api/machines/${id}/report.pdf`,
+  );
+  writeFileSync(file, await answer.body());
+  const script = join(ROOT, 'server/src/testing/renderPdf.mjs');
+  execFileSync(process.execPath, [script, file, join(folder, 'page'), '80']);
+  copyFileSync(join(folder, 'page-1.png'), join(OUT, 'report-page.png'));
+  rmSync(folder, { recursive: true, force: true });
+  say('report-page');
+}
 
 async function take(base, executablePath) {
   const { chromium } = await import('@playwright/test');
@@ -38,7 +56,9 @@ async function take(base, executablePath) {
     return page;
   };
   const shot = async (page, name) => {
-    await page.waitForLoadState('networkidle');
+    // nothing stands for what is still to come, and what is there has been drawn
+    await page.locator('[role=status][aria-busy=true]').first().waitFor({ state: 'detached' });
+    await page.waitForTimeout(500);
     await page.screenshot({ path: join(OUT, `${name}.png`), animations: 'disabled' });
     say(name);
   };
@@ -70,19 +90,6 @@ async function take(base, executablePath) {
   await page.getByTestId('to gate').click();
   for (let i = 0; i < 5; i += 1) await page.getByTestId(`gate ${i}`).click();
   await page.getByRole('button', { name: /Made safe/ }).click();
-  await check('gathering-chain');
-  for (const [i, length] of ['418.5', '419', '418.5', '419.5', '419', '418.5', '424.5'].entries()) {
-    await page
-      .getByTestId('series place')
-      .getByText(`row ${Math.floor(i / 2) + 1} ${i % 2 ? 'right' : 'left'}`, { exact: true })
-      .waitFor();
-    await page.getByTestId('pad text').fill(length);
-    await page.getByTestId('pad text').press('Enter');
-  }
-  await page.getByTestId('challenge').waitFor();
-  await shot(page, 'walk-series-phone');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await toWalk();
   await check('fan-drive-belt');
   for (const key of ['3', '4', '.', '2']) await page.getByTestId(`key ${key}`).click();
   await shot(page, 'walk-check-phone');
@@ -109,21 +116,49 @@ async function take(base, executablePath) {
   await planner.getByLabel('Fan drive belt, top width: at it, it is out').fill('35');
   await planner.getByLabel('Fan drive belt, top width: book and page').fill('112');
   await planner.getByLabel('Fan drive belt, top width: size when new').scrollIntoViewIfNeeded();
-  await planner.goto(`${base}/first-day`);
-  await planner.getByTestId('step limits').waitFor();
-  await shot(planner, 'first-day-phone');
   await planner.goto(base);
   await planner.getByTestId('machine T104').click();
   await planner.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
   await planner.getByTestId('dates').waitFor();
   await shot(planner, 'work-phone');
-  const machines = await (await planner.request.get(`${base}/api/yard`)).json();
-  const idOf = (serial) => machines.rows.find((r) => r.machine.serial === serial).machine.id;
-  const card = await page.request.post(`${base}/api/machines/${idOf('T120')}/cards`);
-  const cab = await (await browser.newContext({ viewport: phone })).newPage();
-  await cab.goto(`${base}/card/${(await card.json()).key}`);
-  await cab.getByTestId('operator card').waitFor();
-  await shot(cab, 'card-phone');
+  for (const [name, path, ready] of [
+    [
+      'bench-chain-phone',
+      '/bench/chain?show=takeUp&used=41&travel=45&strands=2&pitch=41.4&loop=94&reserve=10&rate=0.2&limit=2.6',
+      'bench drawing',
+    ],
+    [
+      'bench-knives-phone',
+      '/bench/knives?states=.....1.1.........m......1.1....&rows=4&along=12&newMass=180&newHeight=60&leftHeight=52&radius=260&first=120&spacing=105&bearings=1400&mass=118&rpm=3100&set=4',
+      'knife plan words',
+    ],
+    [
+      'bench-note-phone',
+      '/bench/belt?show=note&note=42&mass=0.42&large=400&small=250&centre=900&hours=3&runInHours=10&newLow=2200&newHigh=2600&runInLow=1700&runInHigh=2100',
+      'listen',
+    ],
+  ]) {
+    await page.goto(`${base}${path}`);
+    await page.getByTestId(ready).waitFor();
+    await shot(page, name);
+  }
+  // a case that is the same for everybody: its chain as a tape reads it
+  await page.goto(`${base}/practice?case=4711.rotary.sly.2.6`);
+  await page.getByTestId('begin linked').click();
+  await page.getByTestId('practice chain').click();
+  await page.getByTestId('set machine').click();
+  await page.getByTestId('sight slack side').click();
+  await page.getByTestId('pad text').fill('194');
+  await page.getByTestId('judge').click();
+  await page.getByTestId('verdict').waitFor();
+  await shot(page, 'practice-phone');
+  await page.goto(base);
+  await page.getByTestId('machine T118').click();
+  await page.getByTestId('to report').click();
+  await page.getByTestId('report ready').waitFor();
+  await page.getByTestId('report ready').evaluate((at) => at.scrollIntoView({ block: 'start' }));
+  await shot(page, 'report-phone');
+  await paperShot(page);
   const wide = await open({ width: 1280, height: 800 }, 'rhea');
   await wide.getByTestId('what wears').waitFor();
   await shot(wide, 'yard-wide');
@@ -133,9 +168,6 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/work/decide`);
   await wide.getByTestId('choose all').waitFor();
   await shot(wide, 'work-wide');
-  await wide.goto(`${base}/parts`);
-  await wide.getByTestId('parts').waitFor();
-  await shot(wide, 'parts-wide');
   await wide.goto(`${base}/board`);
   await wide.getByTestId('put B019').click();
   await wide.getByTestId('part search').click();
@@ -147,25 +179,15 @@ async function take(base, executablePath) {
     .getByTestId('row 2026-06-15')
     .evaluate((row) => row.scrollIntoView({ block: 'center' }));
   await shot(wide, 'board-wide');
-  await wide.getByLabel('Why').fill('before the course week');
-  await wide.getByTestId('publish').click();
-  await wide.getByText(/before the course week/).waitFor();
-  await wide.getByTestId('part whatIf').click();
-  await wide.getByLabel('Days').fill('14');
-  await wide.getByTestId('ask this').click();
-  await wide.getByTestId('what then').click();
-  await wide.getByText('Planned anew').waitFor({ timeout: 60_000 });
-  await shot(wide, 'what-if-wide');
   const technician = await open(phone, 'bram');
   await technician.goto(`${base}/board`);
   await technician.getByTestId('days').waitFor();
   await shot(technician, 'my-day-phone');
-  await wide.goto(`${base}/specs`);
-  await wide.getByTestId('specs').waitFor();
-  await shot(wide, 'sheets-wide');
-  await wide.goto(`${base}/specs/My%20combine/limits`);
-  await wide.getByTestId('limit progress').waitFor();
-  await shot(wide, 'limits-wide');
+  await wide.goto(
+    `${base}/bench/drive?show=worn&worn=36&gap=4&driverRpm=620&centre=760&beltLength=2350&beltWidth=38&groove=30&driverR0=95&drivenR0=60`,
+  );
+  await wide.getByTestId('bench drawing').waitFor();
+  await shot(wide, 'bench-drive-wide');
   await browser.close();
 }
 

@@ -1,5 +1,5 @@
-// npm test [part …]: set-up, packages, types, format, lint, unused, unit tests (core, server, app),
-// browser tests; one closing line for all. E2E=name takes one file of the browser tests.
+// npm test [part …]: set-up, packages, types, format, lint, unused, unit tests (core, server, app), a
+// short storm of faults, browser tests; one closing line for all. E2E=name takes one file of the browser tests.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -99,8 +99,11 @@ function count(code, read) {
  * share a database in the same order every time; the last takes all that no other names.
  */
 const APART = [
-  ['places'],
-  ['board', 'firstDay', 'formats', 'harvest', 'offline', 'shared', 'story', 'work'],
+  ['labels', 'places', 'sheets', 'specs'],
+  [
+    ...['board', 'firstDay', 'formats', 'harvest', 'offline'],
+    ...['photo', 'practice', 'shared', 'story', 'work'],
+  ],
 ];
 
 async function browser() {
@@ -192,6 +195,7 @@ try {
   await jest('core');
   await jest('server');
   await jest('app');
+  await step('faults', 'node', ['tools/faults.mjs', '--faults', '12', '--seed', '8']);
   await browser();
 } catch (error) {
   failed += 1;

@@ -3,6 +3,7 @@ import { unrecordedRenewals } from './unrecorded';
 import { calibrate } from './calibrate';
 import { forecastFleet } from './fleet';
 import { falseNotes, noteAccuracy } from './notes';
+import { photoAccuracy } from './photos';
 
 const percent = (share: number | undefined) => `${((share ?? 0) * 100).toFixed(1)} %`;
 const { components, coverage, brier } = calibrate(20260609, 1000);
@@ -52,4 +53,16 @@ the product's own path, readings to lives to rates to verdicts, ${fleet.parts} p
   true wear inside the 90 % interval: ${percent(fleet.inside)}   (to hold: 88 to 92 %)
   Brier score of "limit reached by harvest's end": ${fleet.brier.fleet.toFixed(4)}, by the sheet's rate alone ${fleet.brier.sheetOnly.toFixed(4)}   (to hold: below)
   loss a part and harvest: ours ${money(fleet.loss.ours)}, renewing at the limit only ${money(fleet.loss.renewAtLimit)}, renewing all that is watched ${money(fleet.loss.renewAllWatched)}   (to hold: ours least)
+`);
+
+const small = (share: number) => `${(share * 100).toFixed(3)} %`;
+for (const [name, table] of [
+  ['every light and angle', photoAccuracy(20260609, { cases: 300, width: 1800 })],
+  ['good light, 20 pitches', photoAccuracy(7, { cases: 60, width: 2400, good: true })],
+] as const)
+  process.stdout.write(`
+lengths from ${table.cases} photos, ${name}: ${table.measured} measured
+  true length inside ± U: ${percent(table.inside / table.measured)}   (to hold: at least 95 %)
+  error, middle ${small(table.error.middle)}, 95 % below ${small(table.error.most95)}
+  U of the length, middle ${small(table.uncertainty.middle)}, 95 % below ${small(table.uncertainty.most95)}${name.startsWith('good') ? '   (to hold: 0.15 %)' : ''}
 `);

@@ -11,27 +11,29 @@ import {
   tensionFromPush,
 } from './belt';
 import {
-  centreDistance,
-  chainClimb,
   compareStrands,
   defaultElongationLimit,
   elongation,
   elongationFromTravel,
   elongationUncertainty,
+  nominalLength,
+  pitchesNeeded,
+  takeUpPlan,
+} from './chain';
+import {
+  centreDistance,
+  chainClimb,
   engagementLeft,
   extraLength,
   judgeTooth,
   likelyChains,
   loopPitches,
-  nominalLength,
   pitchDiameter,
-  pitchesNeeded,
   sagAt,
   slackTension,
-  takeUpPlan,
   tipDiameter,
   usualMovement,
-} from './chain';
+} from './sprockets';
 import { driveAt, gapFor, rpmRange, wornBeltLoss } from './drive';
 import {
   chanceReached,

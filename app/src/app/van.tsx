@@ -1,1 +1,3 @@
-export { VanScreen as default } from '../parts/VanScreen';
+import { later } from '../ui';
+
+export default later('the van list', async () => (await import('../parts/place')).VanScreen);

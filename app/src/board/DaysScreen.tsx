@@ -5,6 +5,8 @@ import type { Machine, Visit, VisitNote } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
 import {
+  notesAmong,
+  pageWithNotes,
   put,
   troubleText,
   useAction,
@@ -13,7 +15,6 @@ import {
   useSession,
   useToday,
   useVisits,
-  type Outgoing,
 } from '../store';
 import {
   Buttons,
@@ -62,9 +63,9 @@ export function DaysScreen() {
         full
       />
     );
-  const visits = list.pages
-    .flatMap((p) => p.visits)
-    .map(({ visit, machine }): Shown => ({ machine, visit: said(visit, outgoing ?? []) }));
+  // with what was said here and is not sent yet
+  const notes = notesAmong(outgoing ?? []);
+  const visits: Shown[] = list.pages.flatMap((p) => pageWithNotes(p, notes).visits);
   const days = [...new Set(visits.map((v) => dayOf(v.visit, today)))];
   return (
     <Screen testID="days" title={shown === 'mine' ? 'My day' : 'The days'}>
@@ -110,22 +111,6 @@ export function DaysScreen() {
 
 /** What is begun before today goes on today. */
 const dayOf = ({ startsOn }: Visit, today: string): string => (startsOn < today ? today : startsOn);
-
-/** A visit with what was said of it here and is not sent yet. */
-function said(visit: Visit, outgoing: readonly Outgoing[]): Visit {
-  return outgoing.reduce(
-    (v, o) =>
-      o.kind === 'visitNote' && o.body.visitId === v.id && o.state === 'waiting'
-        ? {
-            ...v,
-            ...(o.body.startedAt === undefined ? {} : { startedAt: o.body.startedAt }),
-            ...(o.body.stoppedAt === undefined ? {} : { stoppedAt: o.body.stoppedAt }),
-            ...(o.body.finishedAt === undefined ? {} : { finishedAt: o.body.finishedAt }),
-          }
-        : v,
-    visit,
-  );
-}
 
 interface DayProps {
   readonly day: string;

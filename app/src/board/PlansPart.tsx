@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { troubleText } from '../store';
 import { usePlans, usePlansDiffer } from './hooks';
-import { Body, Card, Notice, Quiet, Strong, Tap } from '../ui';
+import { Body, Card, Chip, Notice, Quiet, Row, SPACE, Strong, Tap } from '../ui';
 import { momentWords } from '../yard/words';
 import { placingWords } from './words';
 import type { Desk } from './useDesk';
@@ -39,17 +39,54 @@ export function PlansPart({ desk }: { desk: Desk }) {
         <Quiet>{`${plan.by}: ${plan.why}`}</Quiet>
         <Quiet>{`${plan.changes} ${plan.changes === 1 ? 'visit' : 'visits'} ${open === plan.n ? '▴' : '▾'}`}</Quiet>
       </Tap>
-      {open === plan.n ? <Differs desk={desk} n={plan.n} /> : null}
+      {open === plan.n ? (
+        <Differs
+          desk={desk}
+          n={plan.n}
+          earlier={data.plans.map((p) => p.n).filter((n) => n < plan.n)}
+        />
+      ) : null}
     </Card>
   ));
 }
 
-function Differs({ desk, n }: { desk: Desk; n: number }) {
-  const { data, error } = usePlansDiffer(n - 1, n);
-  if (!data) return <Quiet>{error ? troubleText(error) : 'Asking.'}</Quiet>;
-  return data.visits.map(({ id, serial, from, to }) => (
-    <Body key={id}>
-      {`${serial}: ${placingWords(desk.page, to)} (before: ${placingWords(desk.page, from)})`}
-    </Body>
-  ));
+interface DiffersProps {
+  readonly desk: Desk;
+  readonly n: number;
+  /** plans before it, newest first */
+  readonly earlier: readonly number[];
+}
+
+/** So many earlier plans are offered beside the one before. */
+const OFFERED = 8;
+
+/** How a plan differs from the one before, or from an earlier one that is chosen. */
+function Differs({ desk, n, earlier }: DiffersProps) {
+  const [from, setFrom] = useState(n - 1);
+  const { data, error } = usePlansDiffer(from, n);
+  return (
+    <>
+      {earlier.length > 1 ? (
+        <Row gap={SPACE.s}>
+          <Quiet>Against plan</Quiet>
+          {earlier.slice(0, OFFERED).map((e) => (
+            <Chip
+              key={e}
+              title={`${e}`}
+              label={`Against plan ${e}`}
+              on={e === from}
+              onPress={() => setFrom(e)}
+            />
+          ))}
+        </Row>
+      ) : null}
+      {data ? null : <Quiet>{error ? troubleText(error) : 'Asking.'}</Quiet>}
+      {data && !data.visits.length ? <Quiet>No visit differs.</Quiet> : null}
+      {data?.visits.map(({ id, serial, from: before, to }) => (
+        <Body key={id}>
+          {`${serial}: ${placingWords(desk.page, to)} (before: ${placingWords(desk.page, before)})`}
+        </Body>
+      ))}
+    </>
+  );
 }

@@ -3,7 +3,7 @@ import type { Machine } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
 import { printNumber } from '@green-tally/core/units';
 import { useSession } from '../store';
-import { Body, Card, Heading, later, Press } from '../ui';
+import { Body, Card, Go, Heading, later, Press, Strong } from '../ui';
 import { dayWords } from '../yard/words';
 
 // its form is a planner's
@@ -34,6 +34,9 @@ export function HarvestCard({ machine, seasonHours, onChanged }: HarvestCardProp
       ) : (
         <>
           <Body>{harvestWords(machine, seasonHours)}</Body>
+          <Go to={onTheBench(machine)} label="Season hours on the bench">
+            <Strong tone="pine">Season hours on the bench ›</Strong>
+          </Go>
           {mayChange ? (
             <Press title="Change the harvest" onPress={() => setEditing(true)} small />
           ) : null}
@@ -42,6 +45,15 @@ export function HarvestCard({ machine, seasonHours, onChanged }: HarvestCardProp
     </Card>
   );
 }
+
+/** The same hours where they can be turned about. */
+const onTheBench = ({ harvest: h }: Machine): `/bench/hours?${string}` =>
+  `/bench/hours?${new URLSearchParams({
+    area: printNumber(h.areaHa, 1),
+    width: printNumber(h.widthM, 2),
+    speed: printNumber(h.speedKmh, 2),
+    efficiency: printNumber(100 * h.efficiency, 1),
+  })}`;
 
 function harvestWords({ harvest: h }: Machine, seasonHours: number): string {
   const days = `${h.crop}, ${dayWords(h.start)} to ${dayWords(h.end)}`;

@@ -2,7 +2,8 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Day, type Machine } from '@green-tally/core/contracts';
-import { api, listsChanged, useAction } from '../store';
+import { harvestTroubles } from '@green-tally/core/harvest';
+import { api, listsChanged, useAction, useToday } from '../store';
 import { Notice, Press, Row } from '../ui';
 import { Field, formNumber } from '../ui/form';
 
@@ -23,7 +24,10 @@ export function HarvestEntry({ machine, onDone }: HarvestEntryProps) {
     resolver: zodResolver(HarvestForm),
     values: { start, end, areaHa: areaHa as unknown },
   });
+  const today = useToday();
   const keep = useAction(async (entry: HarvestForm) => {
+    const [trouble] = harvestTroubles(entry, { machine, today, before: machine.harvest });
+    if (trouble) throw new Error(trouble.message);
     await api('PATCH /machines/{id}', {
       params: { id: machine.id },
       body: { harvest: { ...machine.harvest, ...entry } },

@@ -3,17 +3,39 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, Polyline } from 'react-native-svg';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { overTime, type HoursOn, type OverTime } from '@green-tally/core/earlier';
+import type { Standing } from '@green-tally/core/plan';
 import { printHours } from '@green-tally/core/units';
 import { checksFor } from '@green-tally/core/walk';
-import { Card, Heading, Press, Quiet, Row, SPACE, Strong, usePalette } from '../ui';
+import { Card, Heading, later, Press, Quiet, Row, SPACE, Strong, usePalette } from '../ui';
 import { monthWords } from '../yard/words';
+import { chartText, ForecastChart, type Ahead } from './ForecastChart';
 
 /** A machine over the years: its hours, what was put right, and how long parts were in. */
-export function History({ file }: { file: MachineFile }) {
-  const over = useMemo(() => overTime(checksFor(file.machine, file.sheets), file.readings), [file]);
-  const photos = file.photos.filter((p) => !p.dropped).length;
+export function History({ file, standing }: HistoryProps) {
+  const checks = useMemo(() => checksFor(file.machine, file.sheets), [file]);
+  const over = useMemo(() => overTime(checks, file.readings), [checks, file]);
+  const ahead = useMemo(() => aheadOf(standing), [standing]);
+  const pictured = checks.filter((c) => file.photos.some((p) => p.checkId === c.id && !p.dropped));
   return (
     <>
+      <Card testID="to harvest's end">
+        <Heading>To harvest’s end</Heading>
+        <Quiet>
+          Wear against hours: what was read, and from now on 10 to 90 % of what may come. The
+          likeliest to reach its limit first.
+        </Quiet>
+        <Some
+          rows={ahead}
+          first={3}
+          draw={(a) => (
+            <View key={a.key} style={styles.line}>
+              <Strong>{a.name}</Strong>
+              <ForecastChart {...a} />
+              <Quiet>{chartText(a)}</Quiet>
+            </View>
+          )}
+        />
+      </Card>
       <Card testID="hours over time">
         <Heading>Hours over time</Heading>
         {over.hours.length > 1 ? <HoursLine hours={over.hours} /> : <Quiet>One look so far.</Quiet>}
@@ -41,18 +63,57 @@ export function History({ file }: { file: MachineFile }) {
           )}
         />
       </Card>
-      {photos ? (
-        <Quiet>{`${photos} ${photos === 1 ? 'photo stands' : 'photos stand'} with their checks.`}</Quiet>
-      ) : null}
+      <Card testID="photos over time">
+        <Heading>Photos</Heading>
+        <Some
+          rows={pictured}
+          draw={(check) => (
+            <View key={check.id} style={styles.line}>
+              <Strong>{check.component}</Strong>
+              <PhotoStrip file={file} check={check} walk={undefined} />
+            </View>
+          )}
+        />
+      </Card>
     </>
   );
+}
+
+const PhotoStrip = later('the photos', async () => (await import('../walk/underWay')).PhotoStrip);
+
+interface HistoryProps {
+  readonly file: MachineFile;
+  readonly standing: Standing;
+}
+
+/** Every place whose wear is forecast, the likeliest to reach its limit first. */
+function aheadOf({ verdicts, facts }: Standing): readonly (Ahead & { readonly key: string })[] {
+  return verdicts
+    .flatMap(({ check, places }) =>
+      places.flatMap(({ place, ticks, forecast }) =>
+        forecast && ticks.length
+          ? {
+              key: `${check.id} ${place}`,
+              name: `${check.component}, ${place}`,
+              ...{ ticks, forecast, now: facts.hours, season: facts.seasonHours },
+            }
+          : [],
+      ),
+    )
+    .sort((a, b) => b.forecast.chance - a.forecast.chance || b.forecast.high - a.forecast.high);
 }
 
 /** So many are shown before more are asked for. */
 const FIRST = 8;
 
-function Some<T>({ rows, draw }: { rows: readonly T[]; draw: (row: T) => ReactNode }) {
-  const [shown, setShown] = useState(FIRST);
+interface SomeProps<T> {
+  readonly rows: readonly T[];
+  readonly draw: (row: T) => ReactNode;
+  readonly first?: number;
+}
+
+function Some<T>({ rows, draw, first = FIRST }: SomeProps<T>) {
+  const [shown, setShown] = useState(first);
   if (!rows.length) return <Quiet>None yet.</Quiet>;
   return (
     <>

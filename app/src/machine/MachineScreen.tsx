@@ -93,6 +93,14 @@ function MachinePage({ file, standing, again, back }: Known & { readonly back: b
         <Notice title="Nothing measured yet" text="Its strips grow with the first walk." />
       ) : null}
       <Stopped machineId={machine.id} />
+      <Go to={`/report/${machine.id}`} label="The report for its owner">
+        <Card testID="to report">
+          <Strong>Report for the owner ›</Strong>
+          <Quiet>
+            what was found, what to do and what it costs; as PDF, or a link to answer on
+          </Quiet>
+        </Card>
+      </Go>
       <Go to={`/changeover/${machine.id}`} label="Settings to move for another crop or header">
         <Card testID="to changeover">
           <Strong>Settings to move ›</Strong>
@@ -104,7 +112,7 @@ function MachinePage({ file, standing, again, back }: Known & { readonly back: b
       <AlongCard id={machine.id} />
       <CardLinks machine={machine} />
       <Walks file={file} />
-      <OverTheYears file={file} />
+      <OverTheYears file={file} standing={standing} />
     </Screen>
   );
 }
@@ -187,13 +195,13 @@ function plannedWords({ visit, decision, checkId }: StandingWork, standing: Stan
 }
 
 /** How it has been over the years; worked out when it is asked for. */
-function OverTheYears({ file }: { file: MachineFile }) {
+function OverTheYears({ file, standing }: { file: MachineFile; standing: Standing }) {
   const [open, setOpen] = useState(false);
   return open ? (
-    <History file={file} />
+    <History file={file} standing={standing} />
   ) : (
     <Press
-      title="Over the years: hours, what was put right, parts"
+      title="Over the years: hours, forecasts, what was put right, parts, photos"
       testID="over the years"
       onPress={() => setOpen(true)}
     />

@@ -4,7 +4,8 @@ import type { CatalogPart } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
 import { download } from '../readings/download';
 import { SyncLine } from '../session/SyncLine';
-import { api, troubleText, useAction, useCatalogue, useSession } from '../store';
+import { api, troubleText, useAction, useSession } from '../store';
+import { useCatalogue } from './hooks';
 import {
   Buttons,
   Card,

@@ -6,15 +6,7 @@ import { mayDo } from '@green-tally/core/rights';
 import { printNumber } from '@green-tally/core/units';
 import { download } from '../readings/download';
 import { SyncLine } from '../session/SyncLine';
-import {
-  api,
-  troubleText,
-  useAction,
-  useParts,
-  useSession,
-  useToday,
-  useWithLists,
-} from '../store';
+import { api, troubleText, useAction, useSession, useToday, useWithLists } from '../store';
 import {
   Buttons,
   Card,
@@ -33,7 +25,9 @@ import {
   Waiting,
   type Column,
 } from '../ui';
+import { useParts } from './hooks';
 import { Orders, type PartProps } from './Orders';
+import { Substitutes } from './Substitutes';
 import { needWords, orderByWords, priceWords, stockWords, supplierWords } from './words';
 
 /** What open work wants of its parts: what to order by when, what holds up which visit, what is on order. */
@@ -179,6 +173,7 @@ function Wanted({ page, may, again }: PartProps) {
           />
         ))
       )}
+      {may ? <Substitutes rows={rows} again={again} /> : null}
       {order.trouble ? <Notice tone="rust" title="Not ordered" text={order.trouble} /> : null}
       {may && short.length ? (
         <Buttons>

@@ -3,7 +3,8 @@ import { StyleSheet, View } from 'react-native';
 import type { VanList } from '@green-tally/core/contracts';
 import { printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
-import { troubleText, useDayVan, useVisitVan } from '../store';
+import { troubleText } from '../store';
+import { useDayVan, useVisitVan } from './hooks';
 import {
   Card,
   Go,

@@ -37,6 +37,17 @@ export function needWords({
   return `${what} · ${when} · ${from}${heldUp ? ': holds it up' : ''}`;
 }
 
+/** What would go in the place of a part that is short, and how many of it are free. */
+export function substituteWords({ substitute }: Need): string {
+  if (!substitute) return '';
+  const { number, name, because, quantity, free } = substitute;
+  const there =
+    free >= quantity
+      ? `${free} of it free on the shelf`
+      : `${free ? `only ${free}` : 'none'} of it free on the shelf: it is to be ordered too`;
+  return `${quantity} × ${number} ${name}: ${because}; ${there}`;
+}
+
 /** Where the numbers of the shelf come from. */
 export function stockWords({ service, simulated, asOf, trouble }: PartsPage['stock']): string {
   if (!service && !trouble) return 'Shelves as they were counted by hand.';

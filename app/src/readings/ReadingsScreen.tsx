@@ -1,6 +1,6 @@
 import { mayDo } from '@green-tally/core/rights';
 import { SyncLine } from '../session/SyncLine';
-import { dismiss, useOutgoing, useSession } from '../store';
+import { dismiss, sendAgain, useOutgoing, useSession } from '../store';
 import { Card, Heading, later, Notice, Press, Quiet, Row, Screen, Title } from '../ui';
 import { download } from './download';
 
@@ -45,16 +45,30 @@ export function ReadingsScreen() {
 /** What the server would not take, each with its reason, until somebody has read why. */
 function Refused() {
   const refused = useOutgoing()?.filter((o) => o.state === 'refused') ?? [];
-  return refused.map((o) => (
-    <Notice
-      key={o.id}
-      tone="rust"
-      testID="refused"
-      title={refusedTitle(o)}
-      text={`${o.why} It is kept on this device until you have read why; take the reading again where it was wrong.`}
-      action={{ title: 'Read it: forget this one', onPress: () => void dismiss(o.id) }}
-    />
-  ));
+  if (!refused.length) return null;
+  return (
+    <>
+      <Press
+        title={refused.length === 1 ? 'Send it once more' : `Send all ${refused.length} once more`}
+        testID="send again"
+        onPress={() => void sendAgain(refused.map((o) => o.id))}
+      />
+      <Quiet>
+        Where the reason is over (the device’s clock is set, the walk went through) they are taken
+        now.
+      </Quiet>
+      {refused.map((o) => (
+        <Notice
+          key={o.id}
+          tone="rust"
+          testID="refused"
+          title={refusedTitle(o)}
+          text={`${o.why} It is kept on this device until you have read why; take the reading again where it was wrong.`}
+          action={{ title: 'Read it: forget this one', onPress: () => void dismiss(o.id) }}
+        />
+      ))}
+    </>
+  );
 }
 
 function refusedTitle(o: NonNullable<ReturnType<typeof useOutgoing>>[number]): string {

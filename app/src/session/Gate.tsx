@@ -9,6 +9,8 @@ import { SignInScreen } from './SignInScreen';
 // once in the life of a place
 const SetupScreen = later('the first set-up', async () => (await import('../forms')).SetupScreen);
 
+const MustChange = later('your password', async () => (await import('../forms')).MustChange);
+
 /** Lets signed-in people through; asks others to sign in, or to set the place up. */
 export function Gate({ children }: { children: ReactNode }) {
   const { data: session, error, again } = useSession();
@@ -19,11 +21,11 @@ export function Gate({ children }: { children: ReactNode }) {
   useEffect(() => ownOutbox(who), [who]);
   useAlong(who, session?.now.slice(0, 10) ?? '');
   const path = usePathname();
-  // an operator's card needs no account
-  if (path.startsWith('/card/'))
+  // an operator's card and a shared report need no account
+  if (path.startsWith('/card/') || path.startsWith('/r/'))
     return (
       <View style={[styles.app, { backgroundColor: palette.paper }]}>
-        <Suspense fallback={<Skeleton what="the card" />}>{children}</Suspense>
+        <Suspense fallback={<Skeleton what="the page" />}>{children}</Suspense>
       </View>
     );
   if (!session && error)
@@ -52,6 +54,12 @@ export function Gate({ children }: { children: ReactNode }) {
     );
   if (session.needsSetup) return <SetupScreen />;
   if (!session.person) return <SignInScreen session={session} />;
+  if (session.mustChange)
+    return (
+      <Suspense fallback={<Skeleton what="your password" />}>
+        <MustChange name={session.person.name} />
+      </Suspense>
+    );
   return (
     <View style={frame}>
       <Nav />

@@ -38,7 +38,8 @@ function inPlace(path: string, place: string, wide: boolean): boolean {
   if (place === '/') return path === '/' || path.startsWith('/machine');
   if (path.startsWith(place)) return true;
   return (
-    (place === '/more' && (path.startsWith('/settings') || (!wide && path.startsWith('/specs')))) ||
+    (place === '/more' &&
+      (/^\/(settings|bench)/.test(path) || (!wide && path.startsWith('/specs')))) ||
     (place === '/work' && (path.startsWith('/van') || (!wide && /^\/(due|parts|board)/.test(path))))
   );
 }

@@ -11,19 +11,26 @@ export function SyncLine() {
       <Strong tone="rust">{`${sync.refused} refused, look`}</Strong>
     </Go>
   ) : (
-    <Quiet testID="sync" live>
+    <Quiet testID="sync" live style={styles.words}>
       {syncWords(sync)}
     </Quiet>
   );
 }
 
-function syncWords({ waiting, offline, sentAt }: Sync): string {
-  if (waiting > 0) return `${waiting} waiting${offline ? ', no signal' : lastSent(sentAt)}`;
+/**
+ * Two lines at most, as high as the way back beside them: what is below stays where it is while
+ * something is sent, and a tap meets what it was meant for.
+ */
+export function syncWords({ waiting, offline, sentAt }: Sync): string {
+  if (waiting > 0) return `${waiting} waiting${offline ? ',\nno signal' : lastSent(sentAt)}`;
   if (offline) return 'no signal';
-  return sentAt ? `all sent ${format(new Date(sentAt), 'HH:mm')}` : 'all sent';
+  return sentAt ? `all sent\n${format(new Date(sentAt), 'HH:mm')}` : 'all sent';
 }
 
 const lastSent = (sentAt: Sync['sentAt']): string =>
-  sentAt ? `, last sent ${format(new Date(sentAt), 'HH:mm')}` : '';
+  sentAt ? `,\nlast sent ${format(new Date(sentAt), 'HH:mm')}` : '';
 
-const styles = StyleSheet.create({ refused: { justifyContent: 'center' } });
+const styles = StyleSheet.create({
+  refused: { justifyContent: 'center' },
+  words: { textAlign: 'right' },
+});

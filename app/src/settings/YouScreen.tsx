@@ -1,8 +1,11 @@
 import { useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { api, clearDevice, useAction, useSession, useSync } from '../store';
-import { Card, Heading, Notice, Press, Quiet } from '../ui';
+import { Card, Heading, later, Notice, Press, Quiet } from '../ui';
 import { SettingsFrame } from './SettingsFrame';
+
+const Devices = later('your devices', async () => (await import('../forms')).Devices);
+const PasswordForm = later('your password', async () => (await import('../forms')).PasswordForm);
 
 /** Who is signed in on this device, and signing out. */
 export function YouScreen() {
@@ -41,6 +44,11 @@ export function YouScreen() {
           small
         />
       </Card>
+      <PasswordForm
+        title="Your password"
+        text="Three or four words of your own are easier to remember and harder to guess than a short one with signs."
+      />
+      <Devices />
     </SettingsFrame>
   );
 }

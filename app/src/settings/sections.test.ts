@@ -14,6 +14,10 @@ describe('the sections of the settings', () => {
         'Look',
         'Your tools',
         'This device',
+        'Bench',
+        'Hours',
+        'Labels',
+        'Practice',
         'Spec sheets',
         'Costs',
         'Hours, skills, bays, map',
@@ -28,6 +32,10 @@ describe('the sections of the settings', () => {
         'Look',
         'Your tools',
         'This device',
+        'Bench',
+        'Hours',
+        'Labels',
+        'Practice',
         'Spec sheets',
         'Machines',
         'Lists in and out',
@@ -45,6 +53,10 @@ describe('the sections of the settings', () => {
         'Look',
         'Your tools',
         'This device',
+        'Bench',
+        'Hours',
+        'Labels',
+        'Practice',
         'Spec sheets',
         'Machines',
         'Lists in and out',
@@ -53,6 +65,8 @@ describe('the sections of the settings', () => {
         'Hours, skills, bays, map',
         'Was the forecast right?',
         'People',
+        'Who changed what',
+        'Tokens',
         'Safety',
       ],
     ],
@@ -60,7 +74,9 @@ describe('the sections of the settings', () => {
   test('each is a place of its own, and says in a line what is there', () => {
     expect(new Set(SECTIONS.map((s) => s.to)).size).toBe(SECTIONS.length);
     for (const { to, text } of SECTIONS) {
-      expect(String(to)).toMatch(/^\/(settings\/[a-z]+|specs|first-day|forecasts)$/);
+      expect(String(to)).toMatch(
+        /^\/(settings\/[a-z]+|bench|practice|scan|specs|first-day|forecasts)$/,
+      );
       expect(text.length).toBeGreaterThan(10);
     }
   });

@@ -12,7 +12,11 @@ export interface Section {
 
 /** The settings, each a place of its own. */
 export const SECTIONS: readonly Section[] = [
-  { to: '/settings/you', title: 'You', text: 'who is signed in here, signing out' },
+  {
+    to: '/settings/you',
+    title: 'You',
+    text: 'who is signed in here and on what devices; your password; signing out',
+  },
   {
     to: '/settings/look',
     title: 'Look',
@@ -27,6 +31,26 @@ export const SECTIONS: readonly Section[] = [
     to: '/settings/device',
     title: 'This device',
     text: 'machines taken along for no signal, and the room they take',
+  },
+  {
+    to: '/bench',
+    title: 'Bench',
+    text: 'chains, belts, drives, sums: reckoned and drawn',
+  },
+  {
+    to: '/settings/hours',
+    title: 'Hours',
+    text: 'as the fleet service reports them; what is odd about them',
+  },
+  {
+    to: '/scan',
+    title: 'Labels',
+    text: 'scan one, or print them for machines and cards',
+  },
+  {
+    to: '/practice',
+    title: 'Practice',
+    text: 'a machine whose wear is hidden: measure it, decide, look back',
   },
   {
     to: '/specs',
@@ -70,6 +94,18 @@ export const SECTIONS: readonly Section[] = [
     to: '/settings/people',
     title: 'People',
     text: 'who works here and what they may do',
+    right: 'keepPeople',
+  },
+  {
+    to: '/settings/audit',
+    title: 'Who changed what',
+    text: 'sheets, machines, plans, people; who signed in',
+    right: 'keepPeople',
+  },
+  {
+    to: '/settings/tokens',
+    title: 'Tokens',
+    text: 'what spreadsheets and other programs read with',
     right: 'keepPeople',
   },
   { to: '/settings/safety', title: 'Safety', text: 'what goes before anything said here' },

@@ -21,7 +21,7 @@ export interface Editing {
   readonly keep: (sheet: SpecSheet) => Promise<boolean>;
   readonly publish: (remark: string) => Promise<boolean>;
   readonly drop: () => Promise<void>;
-  /** fetches the draft as somebody else left it */
+  /** fetches the draft as somebody else left it; busy until it is there */
   readonly reload: () => void;
 }
 
@@ -70,10 +70,7 @@ export function useEditing(model: string, detail: SpecDetail): Editing {
       await work.run(() => api('DELETE /specs/{model}/draft', { params }));
       again();
     },
-    reload: () => {
-      work.clear();
-      again();
-    },
+    reload: () => void work.run(() => mutate(pathOf('GET /specs/{model}/draft', { params }))),
   };
 }
 

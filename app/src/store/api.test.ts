@@ -49,6 +49,7 @@ describe('asking', () => {
       credentials: 'same-origin',
       body: '{"startsOn":"2026-06-16"}',
       headers: { accept: 'application/json', 'content-type': 'application/json' },
+      signal: expect.any(AbortSignal),
     });
   });
   test('text goes as text', async () => {
@@ -72,6 +73,49 @@ describe('asking', () => {
     await expect(request('GET', '/yard')).rejects.toBeInstanceOf(Unreachable);
     answer(502, '<html>', 'text/html');
     await expect(request('GET', '/yard')).rejects.toBeInstanceOf(Unreachable);
+  });
+  test('a server that cannot just now is asked again when it is only asked, and counts as not reached', async () => {
+    jest.useFakeTimers();
+    try {
+      const sent = answer(503, problem({ status: 503 }));
+      const asked = request('GET', '/yard').catch((e: unknown) => e);
+      await jest.advanceTimersByTimeAsync(10_000);
+      expect(await asked).toBeInstanceOf(Unreachable);
+      expect(sent).toHaveBeenCalledTimes(3);
+      const told = request('POST', '/ticks', {}).catch((e: unknown) => e);
+      await jest.advanceTimersByTimeAsync(10_000);
+      expect(await told).toBeInstanceOf(Unreachable);
+      // what changes something goes once: the outbox sends it again in its own time
+      expect(sent).toHaveBeenCalledTimes(4);
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+  test('an answer that does not come is given up, later for what is large', async () => {
+    jest.useFakeTimers();
+    try {
+      globalThis.fetch = jest.fn(
+        (_url, init) =>
+          new Promise((_done, fail) =>
+            init?.signal?.addEventListener('abort', () => fail(new Error('aborted'))),
+          ),
+      ) as unknown as typeof fetch;
+      let given = 0;
+      const small = request('POST', '/ticks', {}).catch(() => (given += 1));
+      const large = request('POST', '/readings/import', 'x'.repeat(40_000)).catch(() => {
+        given += 1;
+      });
+      await jest.advanceTimersByTimeAsync(29_000);
+      expect(given).toBe(0);
+      await jest.advanceTimersByTimeAsync(2000);
+      await small;
+      expect(given).toBe(1);
+      await jest.advanceTimersByTimeAsync(20_000);
+      await large;
+      expect(given).toBe(2);
+    } finally {
+      jest.useRealTimers();
+    }
   });
   test('a refusal keeps its words and its fields', async () => {
     const errors = [{ field: 'hours', message: 'wanted 1,284 or more' }];

@@ -90,15 +90,48 @@ export async function bytesOf(path: string): Promise<ArrayBuffer> {
   throw new ApiProblem(problemOf(await response.json().catch(() => undefined), response.status));
 }
 
+/** No answer after so long is none, ms; what is sent with little signal takes longer by its size. */
+const PATIENCE_MS = 30_000;
+const BYTES_A_MS = 2;
+
+/** The server is there and cannot work just now: what is only asked for is asked again so soon, ms. */
+const AGAIN_AFTER_MS = [700, 2100];
+const NOT_NOW: ReadonlySet<number> = new Set([502, 503, 504]);
+
+/**
+ * Asks, within a time limit. A server that cannot work just now is as one that cannot be reached:
+ * what waits here goes later.
+ * @throws Unreachable
+ */
 async function reach(url: string, init: RequestInit): Promise<Response> {
+  const tries = init.method === 'GET' ? AGAIN_AFTER_MS : [];
+  for (const pause of [...tries, undefined]) {
+    const response = await once(url, init);
+    if (!NOT_NOW.has(response.status)) return response;
+    if (pause === undefined) break;
+    await new Promise((done) => setTimeout(done, pause));
+  }
+  throw new Unreachable();
+}
+
+async function once(url: string, init: RequestInit): Promise<Response> {
   const headers = { accept: 'application/json', ...init.headers };
+  const limit = new AbortController();
+  const timer = setTimeout(() => limit.abort(), PATIENCE_MS + sizeOf(init.body) / BYTES_A_MS);
+  // nobody stays for it: under Node a test that has ended would
+  (timer as { unref?: () => void }).unref?.();
   try {
-    return await fetch(url, { credentials: 'same-origin', ...init, headers });
+    return await fetch(url, { credentials: 'same-origin', ...init, headers, signal: limit.signal });
   } catch {
     // whatever stopped it, nothing came through
     throw new Unreachable();
+  } finally {
+    clearTimeout(timer);
   }
 }
+
+const sizeOf = (body: RequestInit['body']): number =>
+  typeof body === 'string' ? body.length : body instanceof Blob ? body.size : 0;
 
 function bodyOf(body: unknown): RequestInit {
   if (body === undefined) return {};

@@ -9,6 +9,7 @@ import {
 import { api, pathOf } from './api';
 import { whole, withEntry } from './laid';
 import { FACTS, local, type KeptMachine, type NotedVisit, type Outgoing } from './local';
+import { layIntoLists, notesAmong, withNote } from './visitNotes';
 
 /*
  * Machines' facts on this device. The server is asked for what has changed since the version that is
@@ -245,7 +246,7 @@ const TABLE_OF = {
   said: undefined,
 } as const;
 /** Tables that {@link layIn} writes to: a transaction that calls it has to name them. */
-export const layTables = () => [local.machines, ...factTables()];
+export const layTables = () => [local.machines, local.kept, ...factTables()];
 
 /** Lays what was sent among the facts of the machines that are kept here. In a transaction. */
 export async function layIn(sent: readonly Outgoing[]): Promise<void> {
@@ -258,6 +259,7 @@ export async function layIn(sent: readonly Outgoing[]): Promise<void> {
     if (entry.kind === 'worked') await layWorked(entry.workId, entry.body);
     if (entry.kind === 'visitNote') await layNote(entry.body);
   }
+  await layIntoLists(notesAmong(sent));
   for (const id of here) await local.machines.update(id, { stamp: Date.now() + Math.random() });
 }
 
@@ -268,12 +270,9 @@ async function layWorked(workId: string, entry: WorkedEntry): Promise<void> {
 }
 
 /** What was said of a visit is laid into it. */
-async function layNote({ visitId, startedAt, stoppedAt, finishedAt }: NotedVisit): Promise<void> {
-  await local.visits.update(visitId, {
-    ...(startedAt === undefined ? {} : { startedAt }),
-    ...(stoppedAt === undefined ? {} : { stoppedAt }),
-    ...(finishedAt === undefined ? {} : { finishedAt }),
-  });
+async function layNote(note: NotedVisit): Promise<void> {
+  const visit = await local.visits.get(note.visitId);
+  if (visit) await local.visits.put(withNote(visit, note));
 }
 
 /** Notes that somebody looks at a machine: what is looked at stays longest. */

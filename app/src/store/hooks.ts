@@ -3,9 +3,7 @@ import useSWR, { mutate, type SWRConfiguration } from 'swr';
 import { liveQuery } from 'dexie';
 import { z } from 'zod';
 import {
-  Catalogue,
   CostsPage,
-  PartsPage,
   Person,
   RejudgeAnswer,
   RevisionPage,
@@ -15,7 +13,6 @@ import {
   SpecDetail,
   SpecPage,
   Starter,
-  VanList,
 } from '@green-tally/core/contracts';
 import { Breakdown } from '@green-tally/core/contracts/breakdown';
 import type { MachineFile } from '@green-tally/core/contracts';
@@ -28,7 +25,7 @@ import { local, type Outgoing } from './local';
 import { askMachine, changesOf, machineHere, noteLook, type Here } from './facts';
 import { noteKept } from './kept';
 import { withOutgoing } from './laid';
-import { isOwn } from './owner';
+import { clearFacts, isOwn } from './owner';
 import { onSync, outboxChanges, syncNow, type Sync } from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
@@ -37,6 +34,7 @@ export const swrConfig: SWRConfiguration = {
     try {
       const answer = await request('GET', path);
       noteKept(path, undefined);
+      if (path === SESSION) await heedEnd(answer);
       // what was typed to find something is not kept for each letter
       if (!/[?&]q=/.test(path))
         await local.kept.put({ path, answer, at: new Date().toISOString() });
@@ -48,9 +46,24 @@ export const swrConfig: SWRConfiguration = {
       return kept.answer;
     }
   },
-  shouldRetryOnError: false,
+  // the server's own trouble passes; what it refuses it goes on refusing
+  shouldRetryOnError: (error: unknown) => error instanceof Unreachable,
+  errorRetryInterval: 4000,
+  errorRetryCount: 6,
   dedupingInterval: 1000,
 };
+
+const SESSION = pathOf('GET /session', {});
+
+/**
+ * A session that ended by itself leaves nothing to be looked at on a phone that others may take up.
+ */
+async function heedEnd(answer: unknown): Promise<void> {
+  const session = Session.safeParse(answer);
+  if (!session.success || session.data.person) return;
+  await clearFacts();
+  await mutate((key) => key !== SESSION, undefined, { revalidate: false });
+}
 
 /** An answer that came otherwise than by asking: kept as if it had been asked for, and shown. */
 export async function keepAnswer(path: string, answer: unknown): Promise<void> {
@@ -76,15 +89,6 @@ export function useAnswer<K extends Gets, T extends AnswerOf<K>>(
 }
 
 export const useSession = () => useAnswer('GET /session', {}, Session);
-/** What open work wants of its parts, and what is on order. */
-export const useParts = () => useAnswer('GET /parts', {}, PartsPage);
-export const useCatalogue = () => useAnswer('GET /catalogue', {}, Catalogue);
-/** What is loaded for one visit. */
-export const useVisitVan = (id: string) =>
-  useAnswer('GET /visits/{id}/van', id ? { params: { id } } : null, VanList);
-/** What a technician loads for the visits of a day. */
-export const useDayVan = (technician: string, on: string) =>
-  useAnswer('GET /van', technician ? { query: { technician, on } } : null, VanList);
 const Breakdowns = z.object({ breakdowns: z.array(Breakdown) });
 /** When a machine has stopped in harvest. */
 export function useBreakdowns(id: string) {

@@ -11,6 +11,7 @@ export {
   othersWait,
   ownOutbox,
   put,
+  sendAgain,
   startOutbox,
   takeBack,
   type Sync,
@@ -18,3 +19,4 @@ export {
 export { clearDevice, makeOwn } from './owner';
 export * from './useAction';
 export { newTick, useTick } from './useTick';
+export { notesAmong, pageWithNotes } from './visitNotes';

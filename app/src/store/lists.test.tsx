@@ -1,28 +1,35 @@
 import { act, renderHook, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
 import { SWRConfig } from 'swr';
+import { v7 as uuidv7 } from 'uuid';
 import { Visit, type VisitPage } from '@green-tally/core/contracts';
 import { answering } from '../testing/answering';
 import { swrConfig } from './hooks';
 import { listsChanged, useVisits } from './lists';
 import { local } from './local';
+import { flush, pauseOutbox, put } from './outbox';
 
 let asked: string[] = [];
 let offline = false;
+let answered = Promise.resolve();
 let pages: Record<string, VisitPage> = {};
 
 beforeEach(async () => {
-  await local.kept.clear();
+  await Promise.all([local.kept.clear(), local.outgoing.clear()]);
   asked = [];
   offline = false;
   pages = { '': page('a', 'b'), a: page('b', 'b'), b: page('c', null) };
-  answering((path) => {
+  answered = Promise.resolve();
+  answering(async (path) => {
     if (offline) return undefined;
     asked.push(path);
+    if (path.endsWith('/note')) return { body: pages['']?.visits[0]?.visit };
+    await answered;
     const cursor = new URL(path, 'http://here').searchParams.get('cursor') ?? '';
     return { body: pages[cursor] };
   });
 });
+afterEach(() => pauseOutbox());
 afterAll(() => local.close());
 
 /** A page whose one visit bears a note, so that it is known again. */
@@ -97,4 +104,34 @@ describe('a list that comes page by page', () => {
     await waitFor(() => expect(hook.result.current.error).toBeDefined());
     expect(hook.result.current.pages).toBeUndefined();
   });
+});
+
+test('what was said of a visit stands in its list from the sending on, before the list answers and without signal', async () => {
+  const stopped = (hook: ReturnType<typeof shown>) =>
+    hook.result.current.pages?.flatMap((p) => p.visits.map((v) => v.visit.stoppedAt));
+  const hook = shown();
+  await waitFor(() => expect(stopped(hook)).toEqual([null]));
+  const visitId = '0197a000-0000-7000-8000-00000000000a';
+  const say = async (stoppedAt: string | null) => {
+    const id = uuidv7();
+    await put([{ kind: 'visitNote', body: { id, visitId, machineId: visitId, stoppedAt } }]);
+    await flush();
+  };
+  let answer = () => {};
+  answered = new Promise((resolve) => (answer = resolve));
+  const seen: unknown[] = [];
+  const at = '2026-06-12T09:00:00.000Z';
+  await act(() => say(at));
+  seen.push(stopped(hook));
+  await act(() => say(null));
+  seen.push(stopped(hook));
+  await act(() => say(at));
+  seen.push(stopped(hook));
+  expect(seen).toEqual([[at], [null], [at]]);
+  hook.unmount();
+  // another page of it in another tab, and no signal: what is kept here says it too
+  offline = true;
+  const later = shown();
+  await waitFor(() => expect(stopped(later)).toEqual([at]));
+  answer();
 });

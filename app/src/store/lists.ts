@@ -12,19 +12,25 @@ import {
 } from '@green-tally/core/contracts';
 import { pathOf, type Asked } from './api';
 import { useKeptSince } from './kept';
+import type { NotedVisit } from './local';
+import { pageWithNotes } from './visitNotes';
 
 /*
  * Lists that come page by page. What changes them is told here, by what this device has sent and by
  * the server; every list on the screen then asks again for the pages it shows.
  */
-let listening: (() => void)[] = [];
+type Listening = (notes: readonly NotedVisit[]) => void;
+let listening: Listening[] = [];
 
-/** Lists are to be asked for anew. */
-export function listsChanged(): void {
-  listening.forEach((again) => again());
+/**
+ * Lists are to be asked for anew.
+ * @param notes what was said of visits and has been sent: it stands in the lists until they answer
+ */
+export function listsChanged(notes: readonly NotedVisit[] = []): void {
+  listening.forEach((again) => again(notes));
 }
 
-function onLists(again: () => void): () => void {
+function onLists(again: Listening): () => void {
   listening.push(again);
   return () => {
     listening = listening.filter((l) => l !== again);
@@ -64,6 +70,7 @@ function useList<K extends Paged, T extends Page>(
   id: K,
   query: Query<K>,
   contract: z.ZodType<T>,
+  lay?: (page: T, notes: readonly NotedVisit[]) => T,
 ): List<T> {
   const asked = JSON.stringify(query);
   const { data, error, isLoading, size, setSize, mutate } = useSWRInfinite<unknown, unknown>(
@@ -77,7 +84,14 @@ function useList<K extends Paged, T extends Page>(
     { revalidateFirstPage: false, keepPreviousData: true },
   );
   const pages = useMemo(() => data?.map((page) => contract.parse(page)), [data, contract]);
-  useEffect(() => onLists(() => void mutate()), [mutate, asked]);
+  useEffect(
+    () =>
+      onLists((notes) => {
+        if (!lay || !notes.length) return void mutate();
+        void mutate((there) => there?.map((page) => lay(contract.parse(page), notes)));
+      }),
+    [mutate, asked, contract, lay],
+  );
   const more = pages?.at(-1)?.next != null ? () => void setSize(size + 1) : undefined;
   const asOf = useKeptSince(pathOf(id, { query } as unknown as Asked<K>));
   return { pages, error, isLoading, again: () => void mutate(), more, asOf };
@@ -121,7 +135,7 @@ export const useWorkLines = (query: Query<'GET /work'>): List<WorkList> =>
 
 /** Visits, earliest first, as far as they are asked for. */
 export const useVisits = (query: Query<'GET /visits'> = {}): List<VisitPage> =>
-  useList('GET /visits', query, VisitPage);
+  useList('GET /visits', query, VisitPage, pageWithNotes);
 
 /** Customers by name, as far as they are asked for. */
 export const useCustomers = (query: Query<'GET /customers'> = {}): List<CustomerPage> =>

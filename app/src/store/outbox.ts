@@ -30,6 +30,7 @@ import { listsChanged } from './lists';
 import { local, type NotedVisit, type Outgoing, type PhotoFile } from './local';
 import { isOwn, ownerNow, setOwner } from './owner';
 import { sendSome } from './sending';
+import { notesAmong } from './visitNotes';
 
 /** How sending stands, for the one line that says so. */
 export interface Sync {
@@ -224,7 +225,7 @@ async function settle(
   });
   await tell();
   for (const machineId of new Set(sent.map((e) => e.machineId))) void mutate(changesOf(machineId));
-  listsChanged();
+  listsChanged(notesAmong(sent));
 }
 
 /** Whose entries are sent from here: of who is signed in, and nobody else's. */
@@ -245,6 +246,21 @@ export async function dismiss(id: string): Promise<void> {
     await local.photoFiles.delete(id);
   });
   await tell();
+}
+
+/**
+ * Sends what was refused once more: what was wrong with it may be so no longer. A walk goes before its
+ * readings, so all of them go together.
+ */
+export async function sendAgain(ids: readonly string[]): Promise<void> {
+  await local.transaction('rw', local.outgoing, async () => {
+    const refused = (await local.outgoing.bulkGet([...ids])).flatMap((o) => o ?? []);
+    await local.outgoing.bulkPut(
+      refused.map((o): Outgoing => ({ ...o, state: 'waiting', why: '' })),
+    );
+  });
+  await tell();
+  flushSoon();
 }
 
 /** Forgets the next try; sending begins again with the next entry or flush. */

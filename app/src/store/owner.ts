@@ -33,10 +33,10 @@ export const isOwn = (entry: { readonly owner?: string | undefined }): boolean =
   entry.owner === undefined || entry.owner === owner;
 
 /**
- * Takes everything off this device that was the last person's to see: machines, lists, what was half
- * typed. What waits to be sent stays, for its owner.
+ * Takes what was to be seen by who was signed in off this device: machines, lists, pictures. What
+ * waits to be sent stays, and what was half typed, for its owner.
  */
-export async function clearDevice(): Promise<void> {
+export async function clearFacts(): Promise<void> {
   const facts = ['readings', 'walks', 'work', 'ticks', 'visits', 'photos', 'said'] as const;
   const tables = [local.kept, local.machines, local.sheets, ...facts.map((name) => local[name])];
   await local.transaction('rw', [...tables, local.photoFiles, local.outgoing], async () => {
@@ -44,6 +44,11 @@ export async function clearDevice(): Promise<void> {
     await local.photoFiles.filter((p) => !waiting.has(p.id)).delete();
     for (const table of tables) await table.clear();
   });
+}
+
+/** {@link clearFacts}, and what was half typed too. */
+export async function clearDevice(): Promise<void> {
+  await clearFacts();
   const storage = globalThis.localStorage;
   for (const key of Object.keys(storage ?? {}))
     if (!OF_THE_DEVICE.has(key)) storage.removeItem(key);

@@ -10,7 +10,7 @@ interface TextEntryProps {
   readonly hint?: string;
   readonly numeric?: boolean;
   readonly secret?: boolean;
-  readonly autoComplete?: 'username' | 'current-password' | 'off';
+  readonly autoComplete?: 'username' | 'current-password' | 'new-password' | 'off';
   readonly onSubmit?: () => void;
   /** more than one: room for several lines */
   readonly lines?: number;

@@ -54,10 +54,11 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     asked.length || stands.stand?.position !== check.position ? undefined : stands.stand;
   const again = stop?.state === 'again';
   const { step, tell } = useCheckStep({ check, unread, again, confirmed: stand !== undefined });
+  // from check to check the place stays and only what it shows is another
   const go = (id: string | undefined) =>
-    router.replace(
-      id && id !== check.id ? `/walk/${file.machine.id}/${id}` : `/walk/${file.machine.id}`,
-    );
+    id && id !== check.id
+      ? router.setParams({ checkId: id })
+      : router.replace(`/walk/${file.machine.id}`);
   const goNext = () => go(next?.check.id);
   useKeys([
     { key: 'j', does: 'next check of the walk', run: () => go(stops[at + 1]?.check.id) },

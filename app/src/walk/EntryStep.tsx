@@ -8,6 +8,7 @@ import { challenges, positionOf, type WalkStop } from '@green-tally/core/walk';
 import { put, useAction, useTextDraft, useTick, type Action } from '../store';
 import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry, TickLine } from '../ui';
 import { ChallengeThumb } from './ChallengeThumb';
+import { BenchLink } from './BenchLink';
 import { CheckTitle, WhyCard } from './CheckParts';
 import { EarlierLine } from './EarlierLine';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
@@ -89,6 +90,7 @@ export function EntryStep(props: EntryStepProps) {
             />
             <Row>
               <Press title="Skip, say why" onPress={() => tell({ type: 'skip' })} small />
+              <BenchLink machineId={file.machine.id} check={check} state={wish.state} />
               {verdict && own.length ? (
                 <Press title="See the verdict" onPress={() => tell({ type: 'seeVerdict' })} small />
               ) : null}
@@ -165,7 +167,12 @@ function Frame({ children, footer, ...props }: FrameProps) {
         <Notice tone="rust" title="Not stored on this device" text={take.trouble} />
       ) : null}
       {children}
-      {step.at === 'entering' && step.wish.state === 'asLeft' ? photos : null}
+      {step.at === 'entering' && step.wish.state === 'asLeft' ? (
+        <>
+          <BenchLink machineId={file.machine.id} check={check} state="asLeft" />
+          {photos}
+        </>
+      ) : null}
     </Screen>
   );
 }

@@ -22,12 +22,16 @@ export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
   const [trouble, setTrouble] = useState<string | undefined>();
   const [looking, setLooking] = useState(false);
   const wide = useWide();
-  const hand = useToolAtHand(check, (sent) => {
-    if (sent.quantity !== check.quantity) return;
-    setUnit(CheckUnit.parse(sent.unit));
-    setText(printNumber(sent.value, 4));
-    setTrouble(undefined);
-  });
+  const hand = useToolAtHand(
+    check,
+    (sent) => {
+      if (sent.quantity !== check.quantity) return;
+      setUnit(CheckUnit.parse(sent.unit));
+      setText(printNumber(sent.value, 4));
+      setTrouble(undefined);
+    },
+    { draftKey, text },
+  );
   const taken = readings.filter((r) => r.place === place && r.value.kind === 'measure').length;
   const judge = async () => {
     const read = readMeasured(text, check, unit);

@@ -47,7 +47,9 @@ export function StationStops(props: StationStopsProps) {
   const { id, title, stops, next, wanted, folds, below, ...about } = props;
   const [toggled, setToggled] = useState(false);
   const found = stops.filter(({ check }) =>
-    `${check.id} ${check.component} ${check.measures}`.toLowerCase().includes(wanted),
+    `${check.id} ${check.component} ${check.measures} ${check.stationName}`
+      .toLowerCase()
+      .includes(wanted),
   );
   if (!found.length) return null;
   const left = stops.filter((s) => s.state !== 'done').length;

@@ -3,7 +3,7 @@ import type { BothSums, Finding, NotWorthLeavingNumbers } from '@green-tally/cor
 import { noSumsWords } from '@green-tally/core/kinds';
 import { chanceWords, percent } from '@green-tally/core/findings';
 import { printAmount, printNumber } from '@green-tally/core/units';
-import { Body, Card, Heading, Quiet, Row, Rule, SPACE, Strong } from '../ui';
+import { Body, Card, Go, Heading, Quiet, Row, Rule, SPACE, Strong } from '../ui';
 import { ChanceLine } from '../ui/ChanceLine';
 
 const TITLES = {
@@ -70,8 +70,26 @@ function Sums({ sums, what, chance }: SumsProps) {
           ? `What a stop takes: the shop rule for ${stopRule}; the sheet does not say.`
           : 'What a stop takes: as the sheet says.'}
       </Quiet>
+      <Go to={onTheBench(terms, chance)} label="Both sums on the bench">
+        <Strong tone="pine">Both sums on the bench ›</Strong>
+      </Go>
     </View>
   );
+}
+
+/** The same sums where they can be turned about. */
+function onTheBench(terms: BothSums['terms'], chance: number): `/bench/leave?${string}` {
+  const texts = {
+    chance: printNumber(100 * chance, 1),
+    stopHours: printNumber(terms.stopHours, 2),
+    perHour: printNumber(terms.costPerStopHour, 2),
+    collateral: printNumber(terms.collateral, 2),
+    fieldLabour: printNumber(terms.fieldLabour, 2),
+    part: printNumber(terms.part, 2),
+    shopLabour: printNumber(terms.shopLabour, 2),
+    lifeLeft: printNumber(100 * terms.lifeLeft, 1),
+  };
+  return `/bench/leave?${new URLSearchParams(texts)}`;
 }
 
 /** The forecast among findings, the weightiest first. */

@@ -1,6 +1,6 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import type { MachineFile, Walk } from '@green-tally/core/contracts';
 import { live } from '@green-tally/core/history';
 import type { Standing } from '@green-tally/core/plan';
@@ -10,6 +10,7 @@ import { goOn, type WalkStop } from '@green-tally/core/walk';
 import { useSession } from '../store';
 import { Card, Go, Heading, Press, Quiet, Screen, Strong, TextEntry, Title, useWide } from '../ui';
 import { dayWords } from '../yard/words';
+import { Sections, type Section } from './Sections';
 import { KeepBook } from './KeepBook';
 import { AllSound, TakeBack } from './AllSound';
 import { KeysHelp } from './keys/KeysHelp';
@@ -36,7 +37,11 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   const { data: session } = useSession();
   const wide = useWide();
   const { stops, saved, stands } = useWhere(file, walk);
-  const [search, setSearch] = useState('');
+  // a station's label opens the walk at it
+  const { station } = useLocalSearchParams<{ station?: string }>();
+  const [search, setSearch] = useState(
+    () => stops.find((s) => String(s.check.station) === station)?.check.stationName ?? '',
+  );
   const wanted = search.trim().toLowerCase();
   const next = goOn(stops, stands.stand?.position);
   const done = stops.filter((s) => s.state === 'done').length;
@@ -52,6 +57,24 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
   ]);
   const others = readByOthers(file, walk, session?.person?.name);
   const runs = stands.facts?.run === 'running';
+  const sections = sectionsOf(stops, walk);
+  const many = stops.length > MANY;
+  const section = ({ id, title, stops: own }: Section) => (
+    <StationStops
+      key={id}
+      id={id}
+      title={title}
+      machineId={machine.id}
+      walkId={walk.id}
+      verdicts={standing.verdicts}
+      stops={own}
+      others={others}
+      next={next?.check.id}
+      wanted={wanted}
+      folds={!wide && many}
+      below={<AllSound file={file} walk={walk} stops={own} stands={stands} />}
+    />
+  );
   return (
     <Screen
       testID="walk"
@@ -84,7 +107,7 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
       <KeepBook file={file} />
       <WalkStand stops={stops} stands={stands} />
       <LookFirst machineId={machine.id} noticed={walk.noticed} stops={stops} />
-      {stops.length > MANY ? (
+      {many ? (
         <TextEntry
           fieldRef={find}
           label="Find a check"
@@ -93,24 +116,13 @@ export function WalkOverview({ file, standing, walk }: WalkOverviewProps) {
           hint="belt, oil, knife"
         />
       ) : null}
-      <View style={wide ? styles.columns : styles.list}>
-        {sectionsOf(stops, walk).map(({ id, title, stops: own }) => (
-          <StationStops
-            key={id}
-            id={id}
-            title={title}
-            machineId={machine.id}
-            walkId={walk.id}
-            verdicts={standing.verdicts}
-            stops={own}
-            others={others}
-            next={next?.check.id}
-            wanted={wanted}
-            folds={!wide && stops.length > MANY}
-            below={<AllSound file={file} walk={walk} stops={own} stands={stands} />}
-          />
-        ))}
-      </View>
+      <Sections
+        sections={sections}
+        next={next?.check.id}
+        many={many}
+        wanted={wanted}
+        draw={section}
+      />
       {next && done > 0 && !runs ? (
         <Press title="Finish early: the rest stays due" onPress={end} small />
       ) : null}
@@ -151,12 +163,6 @@ function readByOthers(
         [...new Set([...(others.get(r.checkId)?.split(' and ') ?? []), r.by])].join(' and '),
       );
   return others;
-}
-
-interface Section {
-  readonly id: string;
-  readonly title: string;
-  readonly stops: readonly WalkStop[];
 }
 
 /** Less saved than this is not worth a word, minutes. */
@@ -212,7 +218,5 @@ function LookFirst({ machineId, noticed, stops }: LookFirstProps) {
 }
 
 const styles = StyleSheet.create({
-  list: { gap: 12 },
-  columns: { columnGap: 16, rowGap: 16 },
   suspect: { justifyContent: 'center' },
 });

@@ -117,7 +117,8 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
 function Technician({ control, branch }: { control: Control<VisitEntry>; branch: string }) {
   const { data: people } = usePeople();
   const technicians =
-    people?.people.filter((p) => p.role === 'technician' && p.branch === branch) ?? [];
+    people?.people.filter((p) => p.role === 'technician' && p.branch === branch && !p.suspended) ??
+    [];
   return (
     <Controller
       control={control}

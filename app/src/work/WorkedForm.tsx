@@ -27,7 +27,7 @@ export function WorkedForm({ file, standing, item, name, work, onDone }: WorkedF
   const clock = useClock();
   const today = useToday();
   const crew = (people?.people ?? []).filter(
-    (p) => p.role === 'technician' && p.branch === file.machine.branch,
+    (p) => p.role === 'technician' && p.branch === file.machine.branch && !p.suspended,
   );
   const names = [...new Set([work.by, ...crew.map((p) => p.name)])].filter(Boolean);
   const [hands, setHands] = useState<readonly string[]>([work.by]);

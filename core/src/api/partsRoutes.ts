@@ -1,8 +1,7 @@
+import { Day, Id, VanList } from '../contracts';
 import { z } from 'zod';
 import {
   Catalogue,
-  Day,
-  Id,
   NewOrders,
   OrderChange,
   PartOrder,
@@ -10,8 +9,7 @@ import {
   PartsPage,
   StockCount,
   SupplierChange,
-  VanList,
-} from '../contracts';
+} from '../contracts/parts';
 import type { Route } from './route';
 
 const ById = z.object({ id: Id });

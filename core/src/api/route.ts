@@ -6,7 +6,7 @@ export type TextType =
   'text/csv' | 'text/plain' | 'text/calendar' | 'text/event-stream' | 'application/schema+json';
 
 /** A body that is bytes. */
-export type BytesType = 'image/jpeg';
+export type BytesType = 'image/jpeg' | 'application/pdf';
 
 /** Who may come in: the holders of a right, or anyone at all. */
 export type Door = Right | 'anyone';

@@ -24,7 +24,6 @@ import {
   MachineFile,
   NewMachine,
   NewPage,
-  NewPerson,
   NewSheet,
   OperatorCard,
   OperatorNote,
@@ -32,20 +31,17 @@ import {
   OwnTool,
   OwnTools,
   PageContent,
-  Person,
   Photo,
   PhotoState,
   PriceList,
   ReadingBatch,
+  Revision,
   RejudgeAnswer,
   RevisionPage,
-  Session,
-  Setup,
   SheetChanges,
   SheetDraft,
   SheetImport,
   SheetPage,
-  SignIn,
   SpecDetail,
   SpecPage,
   SpecSheet,
@@ -53,6 +49,7 @@ import {
   Tick,
   TickBatch,
   Walk,
+  WalkSent,
   WorkBatch,
   WorkAsked,
   WorkedEntry,
@@ -61,8 +58,13 @@ import {
   Yard,
   YardAsked,
 } from '../contracts';
+import { PartSubstitution } from '../contracts/parts';
 import { PARTS_ROUTES } from './partsRoutes';
+import { PEOPLE_ROUTES } from './peopleRoutes';
 import { PLAN_ROUTES } from './planRoutes';
+import { HOURS_ROUTES } from './hoursRoutes';
+import { REPORT_ROUTES } from './reportRoutes';
+import { TOKEN_ROUTES } from './tokenRoutes';
 import type { Route } from './route';
 
 const ById = z.object({ id: Id });
@@ -73,7 +75,7 @@ const Paging = z.object({
   cursor: z.string().max(120).optional(),
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });
-const revision = z.coerce.number('a revision').int().min(1);
+const revision = z.coerce.number('a revision').pipe(Revision);
 const OneRevision = z.object({ revision: revision.optional() });
 const Preview = z.object({ preview: z.enum(['yes', 'no']).default('no') });
 const Stored = z.object({
@@ -86,44 +88,22 @@ const Rejudge = z.object({ model: z.string().min(1), revision });
 
 /** Every route of the API. */
 export const ROUTES = {
+  ...PEOPLE_ROUTES,
   ...PARTS_ROUTES,
   ...PLAN_ROUTES,
+  ...REPORT_ROUTES,
+  ...HOURS_ROUTES,
+  ...TOKEN_ROUTES,
   'GET /openapi.json': {
     summary: 'This document',
     door: 'anyone',
     answer: z.record(z.string(), z.unknown()),
   },
-  'GET /session': {
-    summary: 'Who is signed in, and what day it is here',
+  'GET /strip.pdf': {
+    summary: 'The reference strip to measure from photos by, to be printed at 100 %',
     door: 'anyone',
-    answer: Session,
-  },
-  'POST /session': {
-    summary: 'Sign in',
-    door: 'anyone',
-    body: SignIn,
-    status: 201,
-    answer: Session,
-  },
-  'DELETE /session': { summary: 'Sign out', door: 'anyone', status: 204, answer: null },
-  'POST /setup': {
-    summary: 'First admin and branch of an empty place',
-    door: 'anyone',
-    body: Setup,
-    status: 201,
-    answer: Session,
-  },
-  'GET /people': {
-    summary: 'People of this place',
-    door: 'look',
-    answer: z.object({ people: z.array(Person) }),
-  },
-  'POST /people': {
-    summary: 'Add a person',
-    door: 'keepPeople',
-    body: NewPerson,
-    status: 201,
-    answer: Person,
+    query: z.object({ paper: z.enum(['a4', 'letter']).default('a4') }),
+    answer: 'application/pdf',
   },
   'GET /tools': {
     summary: 'The signed-in person’s own tools',
@@ -416,7 +396,7 @@ export const ROUTES = {
     door: 'takeReadings',
     of: 'walk',
     params: ById,
-    body: Walk.omit({ id: true }),
+    body: WalkSent,
     answer: Walk,
   },
   'POST /readings:batch': {
@@ -571,6 +551,15 @@ export const ROUTES = {
     of: 'work item',
     params: ById,
     body: WorkedEntry,
+    answer: WorkItem,
+  },
+  'POST /work/{id}/substitute': {
+    summary:
+      'Fit the heavy part of the sheet in the place of one that is short; how it was stays beside it',
+    door: 'keepParts',
+    of: 'work item',
+    params: ById,
+    body: PartSubstitution,
     answer: WorkItem,
   },
 } as const satisfies Readonly<Record<string, Route>>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, LongText, MapSpot, ShortText, Slug } from './common';
+import { BuiltAs, Id, LongText, MapSpot, ShortText, Slug } from './common';
 
 /** What a dealership keeps a list of, and can bring in as a file. */
 export const BookKind = z.enum(['customers', 'machines', 'headers', 'people']);
@@ -25,7 +25,7 @@ export const Header = z.object({
   model: ShortText,
   customer: ShortText,
   branch: ShortText,
-  equipment: z.record(Slug, Slug).optional(),
+  equipment: BuiltAs.optional(),
   on: ShortText.nullable().default(null).describe('serial of the machine it is on'),
 });
 export type Header = z.infer<typeof Header>;

@@ -65,8 +65,8 @@ export const HeavyPart = z.object({
 export const Part = z.object({
   number: ShortText,
   name: ShortText,
-  each: z.int().min(1).describe('how many for one place'),
-  with: z.string().optional().describe('why the mates come along'),
+  each: z.int().min(1).max(1000).describe('how many for one place'),
+  with: z.string().max(400).optional().describe('why the mates come along'),
   soldIn: z.int().min(2).max(1000).optional().describe('sold in boxes or sets of so many'),
   supersededBy: z
     .object({ number: ShortText, name: ShortText })
@@ -91,13 +91,16 @@ export const KnockOn = z.union([
 ]);
 export type KnockOn = z.infer<typeof KnockOn>;
 
+/** A hundred hours on one place of one check are a slip of the finger. */
+const minutes = z.number().nonnegative().max(6000, 'at most 6,000 minutes: 100 hours');
+
 const Labour = z.object({
-  measure: z.number().nonnegative().describe('minutes to take the readings'),
-  adjust: z.number().nonnegative().default(0),
-  shorten: z.number().nonnegative().default(0),
-  turn: z.number().nonnegative().default(0),
-  replace: z.number().nonnegative().default(0),
-  cover: z.object({ name: ShortText, minutes: z.number().nonnegative() }).optional(),
+  measure: minutes.describe('minutes to take the readings'),
+  adjust: minutes.default(0),
+  shorten: minutes.default(0),
+  turn: minutes.default(0),
+  replace: minutes.default(0),
+  cover: z.object({ name: ShortText, minutes }).optional(),
 });
 
 /** What every check carries, whatever its kind. */
@@ -121,9 +124,16 @@ export const checkBase = {
         .number()
         .finite()
         .nonnegative()
+        .max(1000, 'at most 1,000 hours')
         .describe('hours it stops the machine in harvest'),
-      collateral: z.number().finite().nonnegative().default(0).describe('what it breaks with it'),
-      fieldMinutes: z.number().finite().nonnegative().describe('minutes to renew it in the field'),
+      collateral: z
+        .number()
+        .finite()
+        .nonnegative()
+        .max(10_000_000, 'below 10 million')
+        .default(0)
+        .describe('what it breaks with it'),
+      fieldMinutes: minutes.describe('minutes to renew it in the field'),
     })
     .optional()
     .describe('what it costs when it goes in harvest'),
@@ -131,8 +141,8 @@ export const checkBase = {
     'components that wear alike, whatever the model; its own id when empty',
   ),
   labourPer: z.enum(['place', 'check']).default('place'),
-  parts: z.array(Part).default([]),
-  knockOns: z.array(KnockOn).default([]),
+  parts: z.array(Part).max(40).default([]),
+  knockOns: z.array(KnockOn).max(40).default([]),
   pairs: z
     .array(z.object({ check: Slug, from: z.number().min(0).max(1).default(0.5), why: ShortText }))
     .default([])
@@ -140,14 +150,15 @@ export const checkBase = {
       'mates: renewed together with this when they have worn so far of the way to their own limit',
     ),
   ifLeft: ShortText,
-  safety: z.array(ShortText).default([]),
+  safety: z.array(ShortText).max(40).default([]),
   guardsPeople: z
     .boolean()
     .default(false)
     .describe('somebody can be hurt when it fails: walked whatever the time there is'),
   interval: Interval.default({ kind: 'season' }),
   when: z
-    .record(Slug, z.array(Slug).min(1))
+    .record(Slug, z.array(Slug).min(1).max(60))
+    .refine((of) => Object.keys(of).length <= 60, 'at most 60 kinds of equipment')
     .default({})
     .describe(
       'equipment it is there with: {"feeder-drive": ["variable"]}; on every build when empty',

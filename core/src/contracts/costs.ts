@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ShortText } from './common';
+import { Count, ShortText } from './common';
 
 const money = z
   .number('an amount in figures, 0 or more')
@@ -37,7 +37,7 @@ export const BranchCosts = z.object({
     .max(2000)
     .default([])
     .superRefine(onceEach('customer')),
-  version: z.int().min(0).describe('the one seen when changing; 0 where none was set'),
+  version: Count.min(0).describe('the one seen when changing; 0 where none was set'),
 });
 export type BranchCosts = z.infer<typeof BranchCosts>;
 

@@ -2,6 +2,7 @@
 export type * from './board';
 export * from './books';
 export type * from './breakdown';
+export type * from './staff';
 export * from './card';
 export * from './changes';
 export * from './check';
@@ -10,7 +11,8 @@ export * from './fits';
 export * from './limits';
 export * from './machine';
 export * from './costs';
-export * from './parts';
+export type * from './parts';
+export * from './people';
 export * from './positions';
 export * from './reading';
 export * from './sheet';

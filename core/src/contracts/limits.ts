@@ -42,8 +42,10 @@ export const CheckUnit = z.enum([
 ]);
 export type CheckUnit = z.infer<typeof CheckUnit>;
 
-const zeroOrMore = z.number().finite().nonnegative();
-const positive = z.number().finite().positive();
+/** Nothing measured on a combine is more than a million of its unit. */
+const MOST = 1_000_000;
+const zeroOrMore = z.number().finite().nonnegative().max(MOST, 'at most 1,000,000');
+const positive = z.number().finite().positive().max(MOST, 'at most 1,000,000');
 
 /**
  * What a tool can be trusted to: resolution of its scale and, when known, its own standard
@@ -51,10 +53,16 @@ const positive = z.number().finite().positive();
  */
 export const Tool = z.object({
   name: ShortText,
-  resolution: positive,
-  uncertainty: positive.optional(),
+  resolution: z
+    .number()
+    .min(0.0001, 'at least 0.0001: no scale is finer')
+    .max(1000, 'at most 1,000: no scale is coarser'),
+  uncertainty: z.number().min(0.00001, 'at least 0.00001').max(1000, 'at most 1,000').optional(),
 });
 export type Tool = z.infer<typeof Tool>;
+
+/** New size and limit closer than this are one: wear between them is no number. */
+const LEAST_APART = 1e-6;
 
 /**
  * A wear limit: x runs from nominal (new) to limit; at the limit is out. `wornSide` says which way
@@ -68,7 +76,7 @@ export const WearLimit = z
     wornSide: z.enum(['smaller', 'larger']).optional(),
   })
   .superRefine((l, ctx) => {
-    if (l.nominal === l.limit)
+    if (Math.abs(l.nominal - l.limit) < LEAST_APART)
       ctx.addIssue({
         code: 'custom',
         path: ['limit'],
@@ -168,15 +176,17 @@ export const TakeUp = z
   });
 export type TakeUp = z.infer<typeof TakeUp>;
 
+const spread = z.number().finite().min(1e-9, 'at least 0.000000001').max(10, 'at most 10');
+
 /**
  * Expected wear fraction per hour in service for this class of component, mean and spread, and of a
  * new one at 0 h.
  */
 export const WearRate = z.object({
-  perHour: zeroOrMore,
-  sd: positive,
-  atNew: z.number().finite().default(0.02),
-  atNewSd: positive.default(0.03),
+  perHour: zeroOrMore.max(10, 'at most 10: ten lives an hour'),
+  sd: spread,
+  atNew: z.number().finite().min(-10).max(10).default(0.02),
+  atNewSd: spread.default(0.03),
 });
 export type WearRate = z.infer<typeof WearRate>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Decision } from './check';
-import { Day, Id, Moment, ShortText, Slug } from './common';
+import { BuiltAs, Day, Id, Moment, Revision, ShortText } from './common';
 import { ClassHands, ClassRate, MachineCosts } from './costs';
 import { Reading, Walk } from './reading';
 import { SpecSheet } from './sheet';
@@ -39,18 +39,16 @@ export const Machine = z.object({
     .object({
       model: ShortText,
       serial: ShortText,
-      equipment: z.record(Slug, Slug).optional(),
+      equipment: BuiltAs.optional(),
       since: Moment.optional().describe('when it took the place of another, as far as is known'),
     })
     .nullable(),
-  equipment: z
-    .record(Slug, Slug)
-    .optional()
-    .describe(
-      'how it is built: {"feeder-drive": "fixed"}; the sheet\'s first option where nothing is said',
-    ),
+  equipment: BuiltAs.optional().describe(
+    'how it is built: {"feeder-drive": "fixed"}; the sheet\'s first option where nothing is said',
+  ),
   rejudged: z
-    .record(z.string(), z.int().min(1))
+    .record(z.string().max(120), Revision)
+    .refine((of) => Object.keys(of).length <= 20, 'at most 20 models')
     .optional()
     .describe("revision each model's older readings were re-judged under"),
   harvest: Harvest,
@@ -58,7 +56,7 @@ export const Machine = z.object({
 export type Machine = z.infer<typeof Machine>;
 
 /** A machine as it is added; of the person's own branch unless said. */
-export const NewMachine = Machine.extend({ branch: ShortText.optional() });
+export const NewMachine = Machine.extend({ branch: ShortText.optional() }).omit({ rejudged: true });
 
 export const MachineChange = z.object({
   hours: Machine.shape.hours.optional(),
@@ -211,49 +209,3 @@ export const VisitPage = z.object({
   next: z.string().nullable().describe('cursor of the next page'),
 });
 export type VisitPage = z.infer<typeof VisitPage>;
-
-export const Person = z.object({
-  id: Id,
-  name: ShortText,
-  signIn: ShortText,
-  role: z.enum(['technician', 'planner', 'admin']),
-  branch: ShortText,
-});
-export type Person = z.infer<typeof Person>;
-export type Role = Person['role'];
-
-const Password = z.string().min(10, 'a password of at least 10 characters').max(200);
-const SignInName = z.string().trim().min(2, 'a sign-in name').max(60);
-export const SignIn = z.object({
-  signIn: SignInName,
-  password: z.string().min(1, 'a password').max(200),
-});
-export const Setup = z.object({
-  branch: ShortText,
-  name: ShortText,
-  signIn: SignInName,
-  password: Password,
-});
-export const NewPerson = z.object({
-  name: ShortText,
-  signIn: SignInName,
-  password: Password,
-  role: Person.shape.role,
-});
-
-/** What the app asks first: who am I, what day is it here, does this place need its first admin. */
-export const Session = z.object({
-  person: Person.nullable(),
-  needsSetup: z.boolean(),
-  now: z.string(),
-  demo: z.boolean(),
-  gauge: z
-    .string()
-    .nullable()
-    .default(null)
-    .describe('address of a wireless gauge near by; null: there is none'),
-  demoSignIns: z.array(
-    z.object({ signIn: z.string(), password: z.string(), name: z.string(), role: z.string() }),
-  ),
-});
-export type Session = z.infer<typeof Session>;

@@ -1,3 +1,4 @@
+import { parseISO } from 'date-fns/parseISO';
 import { z } from 'zod';
 import { MeasureValue } from '../kinds/measure/contract';
 import { TravelValue } from '../kinds/travel/contract';
@@ -13,7 +14,7 @@ import { LookValue } from '../kinds/look/contract';
 import { RenewalValue } from '../kinds/renewal/contract';
 import { SkipValue } from '../kinds/skip/contract';
 import { StrikeValue } from '../kinds/strike/contract';
-import { Id, LongText, Moment, Problem, ShortText, Slug } from './common';
+import { Id, LongText, Moment, Problem, Revision, ShortText, Slug } from './common';
 import { AsFound } from './positions';
 import { ReadingTool } from './tool';
 
@@ -47,7 +48,7 @@ export const Reading = z.object({
   machineId: Id,
   walkId: Id.nullable().default(null),
   checkId: Slug,
-  sheet: z.object({ model: ShortText, revision: z.int().min(1) }),
+  sheet: z.object({ model: ShortText, revision: Revision }),
   place: ShortText,
   state: z.enum(['asFound', 'asLeft']),
   value: ReadingValue,
@@ -106,8 +107,8 @@ export type WalkKind = z.infer<typeof WalkKind>;
 /** No walk is planned for longer than a long day, minutes. */
 export const LONGEST_WALK = 720;
 
-/** One inspection of a machine. */
-export const Walk = z.object({
+/** What a walk is, before its times are held against each other. */
+const WalkFields = z.object({
   id: Id,
   machineId: Id,
   startedAt: Moment,
@@ -133,6 +134,14 @@ export const Walk = z.object({
     .default(null)
     .describe('the time there was for it; null: as long as it takes'),
 });
+const inOrder = (w: { startedAt: string; finishedAt: string | null }): boolean =>
+  w.finishedAt === null || parseISO(w.finishedAt) >= parseISO(w.startedAt);
+const END = { path: ['finishedAt'], message: 'a time after it was begun' };
+
+/** One inspection of a machine. */
+export const Walk = WalkFields.refine(inOrder, END);
+/** A walk as it is sent: its id stands in the path. */
+export const WalkSent = WalkFields.omit({ id: true }).refine(inOrder, END);
 export type Walk = z.infer<typeof Walk>;
 
 /** Row-by-row report of a CSV import. `row` is the line in the file, the header being 1. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Check } from './check';
-import { LongText, ShortText, Slug } from './common';
+import { LongText, Revision, ShortText, Slug } from './common';
 import { Position } from './positions';
 import { partTroubles, positionTroubles, together, varyingTroubles } from './sheetTroubles';
 
@@ -65,7 +65,7 @@ export const SpecSheet = z
     model: ShortText,
     maker: ShortText,
     machine: z.enum(['combine', 'header']),
-    revision: z.int().min(1),
+    revision: Revision,
     remark: LongText.default(''),
     equipment: z.array(Equipment).max(20).default([]),
     schools: z.array(School).max(20).default([]).describe('where good people disagree'),

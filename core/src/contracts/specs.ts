@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Decision } from './check';
-import { Day, Id, LongText, Moment, ShortText, Slug } from './common';
+import { Count, Day, Id, LongText, Moment, ShortText, Slug } from './common';
 import { SpecSheet } from './sheet';
 
 /** One model's sheet in a list. `draft`: who is changing it, when one is open. */
@@ -47,20 +47,20 @@ export type SpecDetail = z.infer<typeof SpecDetail>;
  */
 export const SheetDraft = z.object({
   model: z.string(),
-  basedOn: z.int(),
+  basedOn: Count,
   sheet: SpecSheet,
-  version: z.int().min(1),
+  version: Count.min(1),
   by: z.string(),
   updatedAt: Moment,
 });
 export type SheetDraft = z.infer<typeof SheetDraft>;
 export const DraftSave = z.object({
-  basedOn: z.int().min(1),
+  basedOn: Count.min(1),
   sheet: SpecSheet,
-  version: z.int().min(0).describe('0 when none was there'),
+  version: Count.min(0).describe('0 when none was there'),
 });
 export const DraftPublish = z.object({
-  version: z.int().min(1),
+  version: Count.min(1),
   remark: LongText.min(3, 'a remark: what was changed, and why'),
 });
 

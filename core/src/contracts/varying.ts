@@ -9,10 +9,11 @@ import { Interval } from './limits';
  * Nothing else is taken.
  */
 export const varying = <S extends z.ZodRawShape>(shape: S) => {
-  const differs = { parts: z.array(Part).optional(), ...shape };
+  const differs = { parts: z.array(Part).max(40).optional(), ...shape };
   return {
     perPlace: z
       .record(ShortText, z.strictObject(differs))
+      .refine((of) => Object.keys(of).length <= 64, 'at most 64 places')
       .optional()
       .describe('what differs at one place from the rest'),
     versions: z

@@ -1,17 +1,22 @@
 import { z } from 'zod';
 import { Decision, HeavyPart } from './check';
-import { Day, Id, LongText, Moment, ShortText, Slug } from './common';
+import { Count, Day, Id, LongText, Moment, ShortText, Slug } from './common';
 
 /** Parts of some work. `quantity` is what is fitted. */
 export const WorkPart = z.object({
   number: ShortText,
   name: ShortText,
-  quantity: z.int().min(1),
-  soldIn: z.int().min(2).optional().describe('sold in boxes of so many'),
-  order: z.int().min(1).optional().describe('how many are ordered: whole boxes'),
+  quantity: z.int().min(1).max(10_000),
+  soldIn: z.int().min(2).max(10_000).optional().describe('sold in boxes of so many'),
+  order: z.int().min(1).max(20_000).optional().describe('how many are ordered: whole boxes'),
   instead: ShortText.optional().describe('the number it has taken the place of'),
   heavy: HeavyPart.extend({
-    together: z.int().min(1).optional().describe('how many, where it goes only all at once'),
+    together: z
+      .int()
+      .min(1)
+      .max(10_000)
+      .optional()
+      .describe('how many, where it goes only all at once'),
     minutes: z.number().nonnegative().max(100_000).optional().describe('then, without the covers'),
   }).optional(),
   neededBy: ShortText.optional().describe('the part that wants it'),
@@ -81,7 +86,7 @@ export const WorkItem = z
     parts: z.array(WorkPart).default([]),
     mates: z.array(Slug).max(20).default([]).describe('checks whose parts are renewed with it'),
     learnt: z
-      .object({ sheet: minutes, jobs: z.int().min(1) })
+      .object({ sheet: minutes, jobs: Count.min(1) })
       .nullable()
       .default(null)
       .describe('minutes by the sheet, where those of so many jobs were taken in their place'),
@@ -134,7 +139,13 @@ export const Visit = z.object({
   starts: HalfDay.default('morning'),
   endsOn: Day,
   ends: HalfDay.default('noon').describe('the half day it ends with'),
-  halfDays: z.int().min(1).nullable().default(null).describe('null: as long as its hours take'),
+  halfDays: z
+    .int()
+    .min(1)
+    .max(400)
+    .nullable()
+    .default(null)
+    .describe('null: as long as its hours take'),
   hours: z.number().positive().max(1000),
   site: Site,
   pinned: z.boolean().default(false).describe('stays where it is when the rest is planned anew'),
@@ -144,7 +155,7 @@ export const Visit = z.object({
   startedAt: Moment.nullable().default(null),
   stoppedAt: Moment.nullable().default(null).describe('begun, and laid down until it goes on'),
   finishedAt: Moment.nullable().default(null),
-  version: z.int().min(1),
+  version: Count.min(1),
 });
 export type Visit = z.infer<typeof Visit>;
 
@@ -166,6 +177,6 @@ export const VisitPlan = z.object({
   mateId: Id.nullable().optional().describe('who helps; as it was where nothing is said'),
   site: Site.default('bay'),
   note: LongText.default(''),
-  version: z.int().min(1).nullable().default(null),
+  version: Count.min(1).nullable().default(null),
 });
 export type VisitPlan = z.infer<typeof VisitPlan>;

@@ -1,2 +1,3 @@
 export * from './detect';
 export * from './pluck';
+export * from './listening';

@@ -124,7 +124,7 @@ describe('bad input', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 });

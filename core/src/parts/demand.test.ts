@@ -26,6 +26,7 @@ const need = (n: number, number: string, quantity: number, by: string) => ({
   quantity,
   visit: { id: uuid(200 + n), startsOn: by, technician: 'Ines Marrow' },
   by,
+  substitute: null,
 });
 const order = (
   number: string,
@@ -54,6 +55,23 @@ const one = (change: Partial<DemandFrom>): PartDemand => {
 };
 
 describe('what open work wants of a part', () => {
+  test('its substitute is offered with what other work leaves of it on the shelf, never less than none', () => {
+    const substitute = { number: 'H-1', name: 'Heavy', quantity: 2, because: 'wet straw' };
+    const freeOf = (onHand: number, others: number) =>
+      demandOf(
+        from({
+          needs: [
+            { ...need(1, 'B-1', 2, '2026-06-12'), substitute },
+            ...(others ? [need(2, 'H-1', others, '2026-06-12')] : []),
+          ],
+          catalogue: [part('B-1'), part('H-1')],
+          stock: [{ number: 'H-1', onHand }],
+        }),
+      ).find((d) => d.number === 'B-1')?.needs[0]?.substitute;
+    expect(freeOf(5, 0)).toEqual({ ...substitute, free: 5 });
+    expect(freeOf(5, 3)).toEqual({ ...substitute, free: 2 });
+    expect(freeOf(1, 4)).toEqual({ ...substitute, free: 0 });
+  });
   test('what is on the shelf goes to the work that needs it first', () => {
     const demand = one({
       needs: [need(1, 'B-1', 2, '2026-06-24'), need(2, 'B-1', 1, '2026-06-18')],

@@ -38,12 +38,14 @@ export function demandOf(from: DemandFrom): PartDemand[] {
     from.orders.filter((o) => o.arrivedOn === null),
     (o) => now(o.number),
   );
+  const wantedOf = (number: string) => sumOf(needs.get(number) ?? [], (n) => n.quantity);
+  const onHandOf = (number: string) => sumOf(stock.get(number) ?? [], (s) => s.onHand);
+  const free = (number: string) => Math.max(0, onHandOf(now(number)) - wantedOf(now(number)));
   return [...needs]
     .map(([number, own]) =>
       demandOfPart(
         { number, part: known.get(number), needs: own },
-        stock.get(number) ?? [],
-        orders.get(number) ?? [],
+        { onHand: onHandOf(number), orders: orders.get(number) ?? [], free },
         from,
       ),
     )
@@ -75,15 +77,20 @@ interface OnePart {
   readonly needs: DemandFrom['needs'];
 }
 
+/** What there is of a part, and of those that may go in its place. */
+interface ThereIs {
+  readonly onHand: number;
+  readonly orders: DemandFrom['orders'];
+  readonly free: (number: string) => number;
+}
+
 function demandOfPart(
   { number, part, needs: own }: OnePart,
-  stock: DemandFrom['stock'],
-  orders: DemandFrom['orders'],
+  { onHand, orders, free }: ThereIs,
   { today, suppliers }: DemandFrom,
 ): PartDemand {
   const supplier = suppliers.find((s) => s.name === part?.supplier);
   const leadDays = supplier?.leadDays ?? null;
-  const onHand = sumOf(stock, (s) => s.onHand);
   const onOrder = sumOf(orders, (o) => o.quantity);
   const earliest = supplier ? workingDaysAfter(workingDayFrom(today), supplier.leadDays) : null;
   // what should have come and did not can be here today at the soonest
@@ -108,7 +115,10 @@ function demandOfPart(
     supplier: part?.supplier ?? null,
     leadDays,
     price: part?.price ?? null,
-    needs: met.map(({ lacking: _, number: __, name: ___, ...need }) => need),
+    needs: met.map(({ lacking: _, number: __, name: ___, substitute, ...need }) => ({
+      ...need,
+      substitute: substitute && { ...substitute, free: free(substitute.number) },
+    })),
   };
 }
 

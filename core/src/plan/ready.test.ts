@@ -220,7 +220,7 @@ describe('readiness is earned', () => {
         });
         expect(less.ready).toBe(false);
       }),
-      { numRuns: 300 },
+      { numRuns: 60 },
     );
   });
   test('a good reading where none was never makes it less ready', () => {
@@ -231,7 +231,7 @@ describe('readiness is earned', () => {
         if (before.ready) expect(after.ready).toBe(true);
         expect(after.missing.length).toBeLessThanOrEqual(before.missing.length);
       }),
-      { numRuns: 300 },
+      { numRuns: 60 },
     );
   });
 });

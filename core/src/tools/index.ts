@@ -1,1 +1,2 @@
 export * from './atHand';
+export * from './photo';

@@ -23,6 +23,9 @@ export interface Quantity {
   readonly unit: string;
 }
 
+/** Nobody writes a quantity longer than this; what is, is read by nobody. */
+const LONGEST = 80;
+
 /**
  * Reads a quantity as people write it: `9.5`, `9,5 mm`, `3/8`, `1 3/8"`, `1-3/8 in`, `.020`, `20
  * thou`, `1 ft 2 in`.
@@ -37,6 +40,8 @@ export interface Quantity {
 export function parseQuantity(text: string, dimension: Dimension, bareUnit: string): Quantity {
   const fallback = findUnit(dimension, bareUnit);
   if (!fallback) throw new InputError('bareUnit', bareUnit, `one of ${unitSymbols(dimension)}`);
+  if (text.length > LONGEST)
+    throw new InputError('value', `${text.slice(0, 20)}…`, 'a quantity; this is too long for one');
   const reader = new Reader(text, dimension, fallback.symbol);
   const first = reader.number();
   const firstUnit = reader.unit();

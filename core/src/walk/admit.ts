@@ -1,4 +1,5 @@
 import { addDays } from 'date-fns/addDays';
+import { differenceInMinutes } from 'date-fns/differenceInMinutes';
 import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
 import type { Check, Day, FieldTrouble, Machine, Reading, SpecSheet } from '../contracts';
@@ -10,6 +11,8 @@ import { meterTroubles, type MeterMark } from './meter';
 /** What day it is, and what the meter of the machine was read at, where that is at hand. */
 export interface When {
   readonly today: Day;
+  /** the moment it is, where readings come as they are taken; a file's rows may say the day alone */
+  readonly now?: string | undefined;
   readonly marks?: readonly MeterMark[];
 }
 
@@ -56,6 +59,9 @@ function troublesOf(
   ];
 }
 
+/** So many are named: a file may ask for twenty thousand that are not there. */
+const TOLD = 12;
+
 /** Says which checks a machine has, when one was named that it has not. */
 export function noSuchCheck(
   checkId: string,
@@ -63,7 +69,11 @@ export function noSuchCheck(
   checks: readonly Check[],
 ): string {
   const name = `${model} ${serial}${header ? ` with ${header.model}` : ''}`;
-  const known = checks.map((c) => c.id).join(', ') || 'none, for want of a spec sheet';
+  const ids = checks.map((c) => c.id);
+  const more = ids.length > TOLD ? ` and ${ids.length - TOLD} more` : '';
+  const known = ids.length
+    ? `${ids.slice(0, TOLD).join(', ')}${more}`
+    : 'none, for want of a spec sheet';
   return `${name} has no check "${checkId}". It has: ${known}.`;
 }
 
@@ -77,9 +87,10 @@ function placeTroubles({ place }: Reading, { component, places }: Check): FieldT
 function whenTroubles(
   reading: Reading,
   machine: Machine,
-  { today, marks = [] }: When,
+  { today, now, marks = [] }: When,
 ): FieldTrouble[] {
-  const wrongDay = dateTroubles(reading, machine, today);
+  const ofDay = dateTroubles(reading, machine, today);
+  const wrongDay = ofDay.length ? ofDay : aheadTroubles(reading.takenAt, now);
   // one that only strikes read no meter
   return wrongDay.length || reading.value.kind === 'strike'
     ? wrongDay
@@ -99,6 +110,21 @@ function dateTroubles(
   return takenOn > tomorrow
     ? wrong(`${takenOn} lies in the future; today is ${today}. Check the date.`)
     : [];
+}
+
+/** Clocks that are set by themselves agree within seconds; a phone's own may be some minutes off. min */
+const CLOCK_SLACK = 15;
+
+/** What is taken lies in the past, as far as clocks can say so. */
+export function aheadTroubles(
+  at: string,
+  now: string | undefined,
+  field = 'takenAt',
+): FieldTrouble[] {
+  if (now === undefined || differenceInMinutes(parseISO(at), parseISO(now)) <= CLOCK_SLACK)
+    return [];
+  const message = `${at.slice(0, 16).replace('T', ' ')} UTC lies ahead: it is ${now.slice(11, 16)} UTC on ${now.slice(0, 10)}. Set the clock of the device.`;
+  return [{ field, message }];
 }
 
 function valueTroubles({ value, strikes }: Reading, check: Check): FieldTrouble[] {

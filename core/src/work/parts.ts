@@ -57,12 +57,15 @@ function boxed(line: WorkPart): WorkPart {
   return soldIn === undefined ? line : { ...line, order: soldIn * Math.ceil(quantity / soldIn) };
 }
 
+/** What changes of some work when a heavy part is taken. */
+type Heavied = Pick<ProposedWork, 'minutes' | 'reason' | 'parts'>;
+
 /**
  * The work with the heavy part in the place of the standard one, and with what goes with it. One
  * that is never mixed goes in everywhere at once.
  * @param number of the standard part
  */
-export function takenHeavy(work: ProposedWork, number: string): ProposedWork {
+export function takenHeavy<W extends Heavied>(work: W, number: string): W {
   const standard = work.parts.find((line) => line.number === number);
   const taken = standard?.heavy;
   if (!taken) return work;
@@ -84,4 +87,15 @@ export function takenHeavy(work: ProposedWork, number: string): ProposedWork {
       return { number: taken.number, name: taken.name, quantity: together, instead: number };
     }),
   };
+}
+
+/**
+ * Accepted work with the heavy part in the place of one that is short; how it was stays beside it.
+ * @param number of the standard part
+ * @returns undefined where the work has no such part, or no heavy one may go in its place
+ */
+export function substituted(item: WorkItem, number: string): WorkItem | undefined {
+  if (!item.parts.some((line) => line.number === number && line.heavy)) return undefined;
+  const { decision, minutes, parts } = item;
+  return { ...takenHeavy(item, number), proposed: item.proposed ?? { decision, minutes, parts } };
 }

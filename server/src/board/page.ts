@@ -79,11 +79,11 @@ export async function boardPage(looking: OfBranch): Promise<BoardPage> {
     slots,
     setting,
     plan,
-    technicians: hours.map(({ personId, name, skills, week, away }) => ({
+    technicians: hours.map(({ personId, name, skills, week, away, suspended }) => ({
       id: personId,
-      name,
+      name: suspended ? `${name} (suspended)` : name,
       skills,
-      open: openSlots({ week, away }, setting.holidays, today, slots),
+      open: openSlots(suspended ? GONE : { week, away }, setting.holidays, today, slots),
       away,
     })),
     jobs: await jobsOf(looking, setting, told),
@@ -94,6 +94,9 @@ export async function boardPage(looking: OfBranch): Promise<BoardPage> {
     behind,
   };
 }
+
+/** One who may not sign in any more works no half day. */
+const GONE = { week: Array.from({ length: 14 }, () => 'off' as const), away: [] };
 
 function slotsOf(machines: readonly Machine[], today: string): number {
   const last = machines.reduce((l, m) => (m.harvest.end > l ? m.harvest.end : l), today);

@@ -19,12 +19,12 @@ import type {
 import { halfDayAt } from '@green-tally/core/crew';
 import { inBranch } from '@green-tally/core/rights';
 import {
+  holdLock,
   lockMachines,
   machinesChanged,
+  planMoved,
   PlanVersionRow,
-  tell,
   VisitRow,
-  type Database,
 } from '../db';
 import { Conflict, Forbidden, Invalid } from '../errors';
 import { boardPage, newestPlan, toPlanVersion, type OfBranch } from './page';
@@ -105,9 +105,6 @@ const planChanged = (plan: PlanVersion | null) =>
     [{ field: 'seen', message: `wanted ${plan?.n ?? 0}` }],
   );
 
-/** One publishes at a time in a branch. */
-const LOCK = 7144;
-
 /** Keeps a plan that was held against the board. @throws Conflict when somebody was faster */
 export async function keepPlan(
   { db, branch }: OfBranch,
@@ -115,11 +112,8 @@ export async function keepPlan(
   why: string,
   { person, now }: Publisher,
 ): Promise<PlanVersion> {
-  return db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query('SELECT pg_advisory_xact_lock($1, hashtext($2))', {
-      bind: [LOCK, branch],
-      transaction,
-    });
+  return db.transaction(async (transaction) => {
+    await holdLock(db.sequelize, 'plans', transaction, branch);
     const latest = await newestPlan(branch, transaction);
     if ((latest?.n ?? 0) !== (page.plan?.n ?? 0)) throw planChanged(latest);
     const machines = changes.map((c) => c.job.machine.id);
@@ -150,16 +144,6 @@ const differs = ({ id, machine, published }: BoardJob, to: Placing | null): Visi
   from: published,
   to,
 });
-
-/** The plan of a branch is another: how likely its machines are ready is worked out anew. */
-export async function planMoved(
-  db: Database,
-  branch: string,
-  transaction: Transaction,
-): Promise<void> {
-  await db.queue.add('chances', [{ key: branch, data: { branch } }], transaction);
-  await tell(db, { what: 'board', id: null, branch, version: 0 }, transaction);
-}
 
 async function write(
   page: BoardPage,

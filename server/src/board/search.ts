@@ -57,7 +57,7 @@ export async function startSearch(
       'A visit of this plan is not there any more. Look at the board as it is now.',
       [{ field: `kept.${unknown}.id`, message: 'wanted a visit of the board' }],
     );
-  const row = await db.sequelize.transaction(async (transaction) => {
+  const row = await db.transaction(async (transaction) => {
     const running = await PlanSearchRow.count({
       where: { branch, state: { [Op.in]: ['waiting', 'running'] } },
       transaction,
@@ -189,7 +189,7 @@ export async function keepChances(looking: OfBranch): Promise<void> {
   const { db, branch } = looking;
   const page = await boardPage(looking);
   const { ready } = faresOf(page, new Map());
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     await db.sequelize.query(
       `DELETE FROM machine_chances c USING machines m WHERE m.id = c.machine_id AND m.branch = $1`,
       { bind: [branch], transaction },

@@ -1,3 +1,6 @@
+import { addDays } from 'date-fns/addDays';
+import { formatISO } from 'date-fns/formatISO';
+import { parseISO } from 'date-fns/parseISO';
 import type {
   BoardJob,
   BoardPage,
@@ -9,12 +12,19 @@ import type {
 } from '@green-tally/core/contracts';
 import { CLOSED, halfDayAt, halfDaysOf, OVER_TIME, slotOf } from '@green-tally/core/crew';
 import { standingOf, visitWork } from '@green-tally/core/plan';
-import { lockMachines, machinesChanged, PersonRow, VisitRow, type MachineRow } from '../db';
+import {
+  lockMachines,
+  machinesChanged,
+  PersonRow,
+  planMoved,
+  VisitRow,
+  type MachineRow,
+} from '../db';
 import { Conflict, invalidField, NotFound } from '../errors';
 import { machineFile, machineToChange } from '../machines/machines';
 import { judge } from '../standings/judge';
 import { boardPage, type OfBranch } from './page';
-import { keepPlan, planMoved, prepare, type Publisher } from './publish';
+import { keepPlan, prepare, type Publisher } from './publish';
 
 /** What a visit is planned with, but for its branch: that of its machine. */
 export type Planning = Omit<OfBranch, 'branch'>;
@@ -126,13 +136,38 @@ function placingOf(page: BoardPage, job: BoardJob, plan: VisitPlan): Placing {
   };
 }
 
+/** A visit is planned for this harvest, or for the winter after it. */
+const FURTHEST_DAYS = 366;
+const latestDay = ({ harvest }: MachineRow, today: string): string =>
+  formatISO(addDays(parseISO(harvest.end > today ? harvest.end : today), FURTHEST_DAYS), {
+    representation: 'date',
+  });
+
 async function checkPlan(plan: VisitPlan, machine: MachineRow, today: string): Promise<void> {
   const { technicianId, startsOn } = plan;
-  if (!(await PersonRow.findByPk(technicianId)))
+  for (const [field, id] of [
+    ['technicianId', technicianId],
+    ['mateId', plan.mateId],
+  ] as const) {
+    if (!id) continue;
+    const hand = await PersonRow.findByPk(id);
+    if (!hand || hand.role !== 'technician')
+      throw invalidField(field, 'There is no such technician.', 'a technician of this place');
+    if (hand.branch !== machine.branch || hand.suspendedAt)
+      throw invalidField(
+        field,
+        hand.suspendedAt
+          ? `${hand.name} may not sign in any more.`
+          : `${hand.name} works for ${hand.branch}; ${machine.serial} belongs to ${machine.branch}.`,
+        `a technician of ${machine.branch}`,
+      );
+  }
+  const last = latestDay(machine, today);
+  if (startsOn > last)
     throw invalidField(
-      'technicianId',
-      'There is no such technician.',
-      'a technician of this place',
+      'startsOn',
+      `${startsOn} lies further ahead than anybody plans.`,
+      `a day up to ${last}`,
     );
   if (startsOn < machine.builtOn)
     throw invalidField(
@@ -224,17 +259,19 @@ export async function noteVisit(
   note: VisitNote,
   person: Person,
 ): Promise<Visit> {
-  const row = await VisitRow.findByPk(id);
-  if (!row) throw new NotFound('visit');
-  const { branch } = await machineToChange(row.machineId, person);
-  const next = noted(row, note);
-  await db.sequelize.transaction(async (transaction) => {
-    await lockMachines(db, [row.machineId], transaction);
-    await row.update(next, { transaction });
-    await machinesChanged(db, { ids: [row.machineId] }, transaction);
+  const machineId = (await VisitRow.findByPk(id))?.machineId;
+  if (!machineId) throw new NotFound('visit');
+  const { branch } = await machineToChange(machineId, person);
+  await db.transaction(async (transaction) => {
+    await lockMachines(db, [machineId], transaction);
+    // as it stands now: of two who say something at once the second finds what the first said
+    const row = await VisitRow.findByPk(id, { transaction });
+    if (!row) throw new NotFound('visit');
+    await row.update(noted(row, note), { transaction });
+    await machinesChanged(db, { ids: [machineId] }, transaction);
     await planMoved(db, branch, transaction);
   });
-  const visit = (await machineFile(row.machineId)).visits.find((v) => v.id === id);
+  const visit = (await machineFile(machineId)).visits.find((v) => v.id === id);
   if (!visit) throw new NotFound('visit');
   return visit;
 }

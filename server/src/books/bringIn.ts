@@ -10,8 +10,10 @@ import {
   SheetRow,
   type Database,
 } from '../db';
+import { harvestTroubles } from '@green-tally/core/harvest';
 import { Conflict } from '../errors';
-import { hashPassword } from '../people/passwords';
+import { guessable, hashPassword } from '../people/passwords';
+import type { TableReader } from '../files/readTable';
 import { keepHeaders } from './keepHeaders';
 import { readBook, type BookItems, type ReadLine } from './readBook';
 
@@ -19,6 +21,9 @@ import { readBook, type BookItems, type ReadLine } from './readBook';
 export interface BringingIn {
   readonly person: Person;
   readonly preview: boolean;
+  readonly today: string;
+  /** here unless said */
+  readonly table?: TableReader | undefined;
 }
 
 /**
@@ -48,12 +53,12 @@ async function bring<K extends BookKind>(
   db: Database,
   kind: K,
   text: string,
-  { person, preview }: BringingIn,
+  { person, preview, table, today }: BringingIn,
 ): Promise<BookReport> {
-  const read = readBook(kind, text, person.branch);
+  const read = await readBook(kind, text, { branch: person.branch, table });
   const known = await KNOWN[kind](person.branch);
   const models = kind === 'machines' || kind === 'headers' ? await knownModels() : undefined;
-  const judged = read.map((line) => lookAt(kind, line, { known, models }));
+  const judged = read.map((line) => lookAt(kind, line, { known, models, today }));
   const troubles = judged.filter((l) => l.state === 'trouble').length;
   const fresh = read.filter((_, i) => judged[i]?.state === 'new').flatMap((l) => l.item ?? []);
   const stored = !preview && troubles === 0 && fresh.length > 0;
@@ -71,18 +76,31 @@ async function bring<K extends BookKind>(
 interface Known {
   readonly known: ReadonlySet<string>;
   readonly models: ReadonlyMap<string, 'combine' | 'header'> | undefined;
+  readonly today: string;
 }
 
 function lookAt<K extends BookKind>(
   kind: K,
   { line, name, item, errors }: ReadLine<K>,
-  { known, models }: Known,
+  { known, models, today }: Known,
 ): BookLine {
   if (!item) return { line, name, state: 'trouble', errors };
   const unknown = models ? modelTroubles(kind, item, models) : [];
   if (unknown.length) return { line, name, state: 'trouble', errors: unknown };
   const key = kind === 'people' && 'signIn' in item ? item.signIn : name;
-  return { line, name, state: known.has(key.toLowerCase()) ? 'there' : 'new', errors: [] };
+  if (known.has(key.toLowerCase())) return { line, name, state: 'there', errors: [] };
+  const wrong = newTroubles(item, today);
+  return { line, name, state: wrong.length ? 'trouble' : 'new', errors: wrong };
+}
+
+/** What cannot be of something new: a harvest that is over, a password that everybody would try. */
+function newTroubles(item: BookItems[BookKind], today: string): BookLine['errors'] {
+  if ('harvest' in item)
+    return harvestTroubles(item.harvest, { machine: item, today }).map(({ field, message }) => ({
+      field: `harvest ${field}`,
+      message,
+    }));
+  return 'password' in item ? guessable(item.password, [item.name, item.signIn]) : [];
 }
 
 /** A model without a sheet cannot be judged: the sheet comes first. */
@@ -138,7 +156,7 @@ async function within(
   work: (transaction: Transaction) => Promise<void>,
 ): Promise<void> {
   try {
-    await db.sequelize.transaction(work);
+    await db.transaction(work);
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error;
     throw new Conflict(
@@ -181,6 +199,7 @@ const STORE: { readonly [K in BookKind]: Store<K> } = {
         id: uuidv7(),
         branch,
         passwordHash: await hashPassword(password),
+        mustChange: true,
       })),
     );
     await within(db, async (transaction) => {

@@ -9,7 +9,7 @@ import {
   type FieldTrouble,
 } from '@green-tally/core/contracts';
 import type { z } from 'zod';
-import { readTable, type CsvRecord } from '../files/readTable';
+import { readTable, type CsvRecord, type TableReader } from '../files/readTable';
 import { fieldErrors } from '../errors';
 
 /** What a line of each list's file becomes. */
@@ -31,12 +31,22 @@ export interface ReadLine<K extends BookKind> {
 const MOST_LINES = 5000;
 const USUAL = { 'speed km/h': '6', efficiency: '0.7' } as const;
 
+/** Whose branch a list is of unless it says, and how its table is read. */
+export interface BookReading {
+  readonly branch: string;
+  readonly table?: TableReader | undefined;
+}
+
 /**
  * Reads a list's file line by line. @throws Invalid when it is no such file at all
  */
-export function readBook<K extends BookKind>(kind: K, text: string, branch: string): ReadLine<K>[] {
+export async function readBook<K extends BookKind>(
+  kind: K,
+  text: string,
+  { branch, table = readTable }: BookReading,
+): Promise<ReadLine<K>[]> {
   const columns = BOOK_COLUMNS[kind];
-  const { records, decimalComma } = readTable(text, {
+  const { records, decimalComma } = await table(text, {
     name: `a list of ${kind}`,
     rows: kind,
     columns: columns.map((c) => c.name),

@@ -144,7 +144,7 @@ export async function hear(
     const picture = await pictureOf(Buffer.from(photo, 'base64'));
     await store.keep(fileOf(note.id), picture.full);
   }
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     await lockMachines(db, [machineId], transaction);
     const [row, made] = await SaidRow.findOrCreate({
       where: { id: note.id },

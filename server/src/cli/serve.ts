@@ -4,22 +4,24 @@ import { existsSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { Worker } from 'node:worker_threads';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '@green-tally/demo';
 import { openDatabase, SettingRow, type Database } from '../db';
 import { loadDemo } from '../demo/load';
 import { createApp } from '../http/app';
 import { clockFor } from '../clock';
-import { Invalid } from '../errors';
+import { openMetrics } from '../http/metrics';
+import { fileMailer } from '../reports/mail';
+import type { Setting } from '../http/setting';
 import type { FileStore } from '../photos/store';
-import type { SheetRead } from '../specs/readSheet';
+import { readersOn } from './readApart';
 
 /**
  * Starts the server and its workers: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR,
  * GREEN_TALLY_DEMO=1, WORKERS (1; 0 where workers are started by themselves). PHOTOS_S3_BUCKET puts
  * photos into an S3-compatible store: PHOTOS_S3_ENDPOINT, PHOTOS_S3_REGION, and the keys in
- * AWS_ACCESS_KEY_ID and AWS_SECRET_ACCESS_KEY. GREEN_TALLY_GAUGE: address of a wireless gauge;
- * GREEN_TALLY_STOCK: of the stock service.
+ * OUTBOX_DIR: where the stand-in for mail writes its files; AWS_ACCESS_KEY_ID and AWS_SECRET_ACCESS_KEY. GREEN_TALLY_GAUGE: address of a wireless gauge;
+ * GREEN_TALLY_STOCK: of the stock service; GREEN_TALLY_FLEET: of the fleet service. TRUST_PROXY: addresses of the proxy before it, whose word on
+ * who asks is taken; METRICS_TOKEN opens /metrics to other machines; LOG_LEVEL (warn).
  */
 async function serve(): Promise<void> {
   const url = process.env['DATABASE_URL'];
@@ -37,9 +39,12 @@ async function serve(): Promise<void> {
     ...(existsSync(appDir) ? { appDir } : {}),
     ...(await s3Setting()),
     patience: PATIENCE_MS,
-    ...(process.env['GREEN_TALLY_GAUGE'] ? { gauge: process.env['GREEN_TALLY_GAUGE'] } : {}),
-    stock: process.env['GREEN_TALLY_STOCK'] || undefined,
-    readSheet: (text) => readApart(join(here, 'readSheet.mjs'), text),
+    ...outside(),
+    readers: readersOn(join(here, 'readFile.mjs')),
+    metrics: openMetrics(db),
+    metricsToken: process.env['METRICS_TOKEN'] || undefined,
+    proxy: process.env['TRUST_PROXY'] || undefined,
+    logLevel: process.env['LOG_LEVEL'] || undefined,
     demoSignIns: demo
       ? DEMO_PEOPLE.map(({ name, signIn, role }) => ({
           name,
@@ -62,6 +67,8 @@ async function serve(): Promise<void> {
     keepWorking(join(here, 'work.mjs')),
   );
   const close = () => {
+    // a database that is gone keeps nobody from leaving
+    setTimeout(() => process.exit(1), LEAVES_MS).unref();
     workers.forEach((w) => w.stop());
     server.close(() => void db.close().finally(() => process.exit(0)));
     server.closeAllConnections();
@@ -71,6 +78,21 @@ async function serve(): Promise<void> {
   // started by npm run demo or npm start: when that is gone, however it went, this goes too
   process.once('disconnect', close);
 }
+
+/** Devices and services outside, or what stands in for them. */
+function outside(): Pick<Setting, 'gauge' | 'stock' | 'fleet' | 'mail'> {
+  const of = (name: string) => process.env[name] || undefined;
+  const [gauge, outbox] = [of('GREEN_TALLY_GAUGE'), of('OUTBOX_DIR')];
+  return {
+    stock: of('GREEN_TALLY_STOCK'),
+    fleet: of('GREEN_TALLY_FLEET'),
+    ...(gauge ? { gauge } : {}),
+    ...(outbox ? { mail: fileMailer(outbox) } : {}),
+  };
+}
+
+/** A server that was told to end is gone by then, ms. */
+const LEAVES_MS = 8000;
 
 /** Where photos lie, when it is not the database. */
 async function s3Setting(): Promise<{ readonly photos?: FileStore }> {
@@ -89,24 +111,6 @@ async function s3Setting(): Promise<{ readonly photos?: FileStore }> {
 
 /** Workers have judged what was written to within this time, or none is at work. */
 const PATIENCE_MS = 60_000;
-
-type ThreadSays =
-  | { readonly read: SheetRead; readonly refused?: undefined }
-  | { readonly refused: { readonly title: string; readonly detail: string } };
-
-/** Reads a sheet's file on a thread of its own. @throws Invalid as reading it here would */
-function readApart(program: string, text: string): Promise<SheetRead> {
-  return new Promise((resolve, reject) => {
-    const thread = new Worker(program, { workerData: text });
-    thread.once('message', (said: ThreadSays) =>
-      said.refused
-        ? reject(new Invalid(said.refused.title, said.refused.detail))
-        : resolve(said.read),
-    );
-    thread.once('error', reject);
-    thread.once('exit', (code) => reject(new Error(`the reading thread ended (${code})`)));
-  });
-}
 
 /** A worker in a process of its own; one that breaks down is started anew. */
 function keepWorking(program: string): { stop(): void } {

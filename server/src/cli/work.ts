@@ -5,7 +5,10 @@ import { clockFor } from '../clock';
 import { openDatabase, SettingRow } from '../db';
 import { startWorker } from '../jobs/work';
 
-/** Starts a worker: DATABASE_URL, GREEN_TALLY_DEMO=1, GREEN_TALLY_STOCK. Any number may work on one database. */
+/** A worker that was told to end is gone by then, ms. */
+const LEAVES_MS = 12_000;
+
+/** Starts a worker: DATABASE_URL, GREEN_TALLY_DEMO=1, GREEN_TALLY_STOCK, GREEN_TALLY_FLEET. Any number may work on one database. */
 async function work(): Promise<void> {
   const url = process.env['DATABASE_URL'];
   if (!url)
@@ -18,12 +21,15 @@ async function work(): Promise<void> {
       db,
       clock: clockFor(statedDay),
       stock: process.env['GREEN_TALLY_STOCK'] || undefined,
+      fleet: process.env['GREEN_TALLY_FLEET'] || undefined,
       look: onThread(join(dirname(fileURLToPath(import.meta.url)), 'planBoard.mjs')),
     },
     url,
   );
   process.stdout.write('working\n');
   const end = () => {
+    // a database that is gone keeps nobody from leaving: what it had taken comes back to another
+    setTimeout(() => process.exit(1), LEAVES_MS).unref();
     void worker
       .stop()
       .then(() => db.close())

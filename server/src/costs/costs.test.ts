@@ -30,8 +30,8 @@ const set = (change: object, who = rhea) =>
       version: 1,
       ...change,
     });
-const fileOf = async (serial: string) =>
-  MachineFile.parse((await agent(rhea).get(`/api/machines/${machineId(serial)}`)).body);
+const fileOf = async (serial: string, by = rhea) =>
+  MachineFile.parse((await agent(by).get(`/api/machines/${machineId(serial)}`)).body);
 
 describe('what stopping and working cost', () => {
   test('the page tells what is set, whose customers there are and every part of the sheets', async () => {
@@ -43,7 +43,10 @@ describe('what stopping and working cost', () => {
     expect((await page(corin)).costs).toBeNull();
   });
   test('each machine carries its own: the customer’s stop hour, else the branch’s', async () => {
-    const [own, branch, none] = await Promise.all(['T118', 'T104', 'B031'].map(fileOf));
+    const [own, branch, none] = await Promise.all([
+      ...['T118', 'T104'].map((serial) => fileOf(serial)),
+      fileOf('B031', corin),
+    ]);
     expect(own?.costs).toMatchObject({ stopHour: 650, ownStopHour: true, labourHour: 92 });
     expect(branch?.costs).toMatchObject({ stopHour: 480, ownStopHour: false });
     expect(none?.costs).toBeNull();

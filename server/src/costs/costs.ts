@@ -46,7 +46,7 @@ export async function keepCosts(
     throw new Forbidden('Another branch', `You work for ${person.branch}.`);
   if (!(await BranchRow.findOne({ where: { name: costs.branch } }))) throw new NotFound('branch');
   const next = { ...costs, version: costs.version + 1, by: person.name, at: now };
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     if (costs.version === 0) {
       try {
         await CostsRow.create(next, { transaction });
@@ -88,7 +88,7 @@ export async function keepPrices(
         'a part number of a sheet',
       );
   });
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     const set = prices.map(({ number, price }) => ({ number, price, by: person.name, at: now }));
     await PriceRow.bulkCreate(set, { transaction, updateOnDuplicate: ['price', 'by', 'at'] });
     await machinesChanged(db, 'all', transaction);

@@ -7,7 +7,9 @@ import {
   BoardSettingRow,
   BranchRow,
   CustomerRow,
+  holdLock,
   PersonRow,
+  planMoved,
   spotOf,
   TechnicianHoursRow,
   type Database,
@@ -39,8 +41,11 @@ export async function settingOf(branch: string): Promise<BoardSetting> {
   });
 }
 
+/** A technician's hours; one who is suspended has none, and stays on the board for the visits left to them. */
+export type Hours = TechnicianHours & { readonly name: string; readonly suspended: boolean };
+
 /** What technicians of a branch can do and when: the usual week where nobody has said. */
-export async function hoursOf(branch: string): Promise<(TechnicianHours & { name: string })[]> {
+export async function hoursOf(branch: string): Promise<Hours[]> {
   const people = await PersonRow.findAll({
     where: { branch, role: 'technician' },
     order: ['name'],
@@ -50,11 +55,12 @@ export async function hoursOf(branch: string): Promise<(TechnicianHours & { name
       (r) => [r.personId, r],
     ),
   );
-  return people.map(({ id, name }) => {
+  return people.map(({ id, name, suspendedAt }) => {
     const row = rows.get(id);
     return {
       personId: id,
       name,
+      suspended: suspendedAt !== null,
       skills: row?.skills ?? [],
       week: row?.week ?? [...USUAL_WEEK],
       away: row?.away ?? [],
@@ -72,7 +78,7 @@ export async function crewPage(branch: string): Promise<CrewPage> {
   ]);
   return {
     setting,
-    technicians,
+    technicians: technicians.flatMap(({ suspended, ...t }) => (suspended ? [] : t)),
     farms: customers.map(({ id, name, place, x, y }) => ({ id, name, place, spot: spotOf(x, y) })),
   };
 }
@@ -99,13 +105,14 @@ export async function keepSetting(
       `"${names[twice] ?? ''}" is there twice.`,
       'each skill once',
     );
-  await db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query('SELECT pg_advisory_xact_lock(7143)', { transaction });
+  await db.transaction(async (transaction) => {
+    await holdLock(db.sequelize, 'boards', transaction, branch);
     const row = await BoardSettingRow.findByPk(branch, { transaction });
     if ((row?.version ?? 0) !== version) throw changedMeanwhile('how this branch plans');
     const values = { branch, document, version: version + 1, by: person.name, at: now };
     if (row) await row.update(values, { transaction });
     else await BoardSettingRow.create(values, { transaction });
+    await planMoved(db, branch, transaction);
   });
   return { branch, ...document, version: version + 1 };
 }
@@ -131,13 +138,14 @@ export async function keepHours(
         `one of ${skills.map((s) => s.name).join(', ') || 'none: name skills first'}`,
       );
   });
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     await PersonRow.findByPk(personId, { transaction, lock: true });
     const row = await TechnicianHoursRow.findByPk(personId, { transaction });
     if ((row?.version ?? 0) !== version) throw changedMeanwhile(`${who.name}’s hours`);
     const values = { personId, ...hours, version: version + 1 };
     if (row) await row.update(values, { transaction });
     else await TechnicianHoursRow.create(values, { transaction });
+    await planMoved(db, who.branch, transaction);
   });
   return { personId, ...hours, version: version + 1 };
 }
@@ -151,12 +159,14 @@ export async function keepFarms(
   const rows = await CustomerRow.findAll({ where: { id: { [Op.in]: farms.map((f) => f.id) } } });
   if (rows.length < new Set(farms.map((f) => f.id)).size) throw new NotFound('customer');
   for (const { branch } of rows) refuseOther(person, branch);
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     for (const { id, spot } of farms)
       await CustomerRow.update(
         { x: spot?.x ?? null, y: spot?.y ?? null },
         { where: { id }, transaction },
       );
+    for (const branch of new Set(rows.map((r) => r.branch)))
+      await planMoved(db, branch, transaction);
   });
   return farms.length;
 }

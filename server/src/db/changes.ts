@@ -90,3 +90,30 @@ export async function tell(db: Database, change: Change, transaction?: Transacti
     ...(transaction ? { transaction } : {}),
   });
 }
+
+/**
+ * Something that bears on a branch's plan is another: visits, harvests, who works when, what has come.
+ * How likely its machines are ready is worked out anew, and whoever looks at the board hears of it.
+ */
+export async function planMoved(
+  db: Database,
+  branch: string | 'all',
+  transaction: Transaction,
+): Promise<void> {
+  const branches =
+    branch === 'all'
+      ? (
+          await db.sequelize.query<{ name: string }>('SELECT name FROM branches', {
+            type: QueryTypes.SELECT,
+            transaction,
+          })
+        ).map((b) => b.name)
+      : [branch];
+  await db.queue.add(
+    'chances',
+    branches.map((of) => ({ key: of, data: { branch: of } })),
+    transaction,
+  );
+  for (const of of branches)
+    await tell(db, { what: 'board', id: null, branch: of, version: 0 }, transaction);
+}

@@ -7,7 +7,8 @@ export interface Ears {
 }
 
 /**
- * Listens to what is told of changes, on a connection of its own that comes back when it is lost.
+ * Listens to what is told of changes, on a connection of its own that is made anew until it stands,
+ * and whenever it is lost.
  * @param heard is called for each change, and with undefined when something may have been missed: at
  *   the beginning and after a loss
  */
@@ -19,7 +20,11 @@ export async function listen(
   let stopped = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const connect = async (): Promise<void> => {
-    const own = new pg.Client({ connectionString: url, keepAlive: true });
+    const own = new pg.Client({
+      connectionString: url,
+      keepAlive: true,
+      connectionTimeoutMillis: 4000,
+    });
     client = own;
     own.on('notification', ({ payload }) => heard(changeIn(payload)));
     own.on('error', again);
@@ -33,7 +38,7 @@ export async function listen(
     clearTimeout(timer);
     timer = setTimeout(() => void connect().catch(again), 1000);
   };
-  await connect();
+  await connect().catch(again);
   return {
     async stop() {
       stopped = true;

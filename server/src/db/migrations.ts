@@ -1,5 +1,6 @@
 import { Umzug, type MigrationParams } from 'umzug';
 import type { QueryInterface, Sequelize } from 'sequelize';
+import { holdLock } from './locks';
 
 const sql = (name: string, up: string, down: string) => ({
   name,
@@ -246,6 +247,71 @@ const MIGRATIONS = [
     DROP INDEX visits_technician;
     ALTER TABLE visits DROP COLUMN mate_id, DROP COLUMN starts, DROP COLUMN ends, DROP COLUMN half_days, DROP COLUMN pinned, DROP COLUMN over_time, DROP COLUMN started_at, DROP COLUMN stopped_at, DROP COLUMN finished_at;`,
   ),
+  sql(
+    '017-people-and-believable-numbers',
+    `
+    ALTER TABLE people ADD COLUMN suspended_at timestamptz, ADD COLUMN must_change boolean NOT NULL DEFAULT false;
+    CREATE TABLE audit (id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY, at timestamptz NOT NULL DEFAULT now(), by text NOT NULL, person_id uuid, what text NOT NULL, subject text NOT NULL, detail text NOT NULL);
+    CREATE INDEX audit_at ON audit (at DESC, id DESC);
+    -- hours as a person entered them; where a reading stands at as many, it is the reading's word
+    ALTER TABLE machines ADD COLUMN book_hours double precision NOT NULL DEFAULT 0;
+    CREATE INDEX session_person ON session ((sess->>'personId'));
+    -- what contracts believe, the tables hold: rows that are there are not looked through again
+    ALTER TABLE machines ADD CHECK (hours <= 100000) NOT VALID;
+    ALTER TABLE machines ADD CHECK (built_on BETWEEN '1950-01-01' AND '2100-12-31') NOT VALID;
+    ALTER TABLE machines ADD CHECK ((harvest->>'start')::text BETWEEN '1950-01-01' AND '2100-12-31' AND (harvest->>'end')::text BETWEEN '1950-01-01' AND '2100-12-31') NOT VALID;
+    ALTER TABLE readings ADD CHECK (hours BETWEEN 0 AND 100000) NOT VALID;
+    ALTER TABLE readings ADD CHECK (taken_at BETWEEN '1950-01-01' AND '2101-01-01') NOT VALID;
+    ALTER TABLE readings ADD CHECK ((sheet->>'revision')::numeric BETWEEN 1 AND 100000) NOT VALID;
+    ALTER TABLE walks ADD CHECK (hours BETWEEN 0 AND 100000) NOT VALID;
+    ALTER TABLE walks ADD CHECK (started_at BETWEEN '1950-01-01' AND '2101-01-01') NOT VALID;
+    ALTER TABLE walks ADD CHECK (finished_at IS NULL OR finished_at BETWEEN started_at AND '2101-01-01') NOT VALID;
+    ALTER TABLE spec_sheets ADD CHECK (revision BETWEEN 1 AND 100000) NOT VALID;
+    ALTER TABLE work_items ADD CHECK (minutes BETWEEN 0 AND 100000) NOT VALID;
+    ALTER TABLE visits ADD CHECK (hours <= 1000 AND ends_on >= starts_on AND starts_on BETWEEN '1950-01-01' AND '2100-12-31') NOT VALID;
+    ALTER TABLE branch_costs ADD CHECK (labour_hour <= 10000000 AND stop_hour BETWEEN 0 AND 10000000) NOT VALID;
+    ALTER TABLE part_prices ADD CHECK (price <= 10000000) NOT VALID;`,
+    `ALTER TABLE part_prices DROP CONSTRAINT part_prices_price_check1; ALTER TABLE branch_costs DROP CONSTRAINT branch_costs_check; ALTER TABLE visits DROP CONSTRAINT visits_check; ALTER TABLE work_items DROP CONSTRAINT work_items_minutes_check;
+    ALTER TABLE spec_sheets DROP CONSTRAINT spec_sheets_revision_check; ALTER TABLE walks DROP CONSTRAINT walks_check, DROP CONSTRAINT walks_started_at_check, DROP CONSTRAINT walks_hours_check;
+    ALTER TABLE readings DROP CONSTRAINT readings_sheet_check, DROP CONSTRAINT readings_taken_at_check, DROP CONSTRAINT readings_hours_check;
+    ALTER TABLE machines DROP CONSTRAINT machines_harvest_check, DROP CONSTRAINT machines_built_on_check, DROP CONSTRAINT machines_hours_check1;
+    ALTER TABLE machines DROP COLUMN book_hours; DROP INDEX session_person; DROP TABLE audit; ALTER TABLE people DROP COLUMN must_change, DROP COLUMN suspended_at;`,
+  ),
+  // by itself: while rows are looked through, no table is held
+  sql(
+    '018-hours-as-entered',
+    `
+    UPDATE machines m SET book_hours = CASE WHEN m.hours > coalesce((SELECT max(r.hours) FROM readings r WHERE r.machine_id = m.id AND r.value->>'kind' <> 'strike'
+      AND NOT EXISTS (SELECT 1 FROM readings s WHERE s.machine_id = m.id AND s.strikes = r.id)), -1) THEN m.hours ELSE 0 END;`,
+    'UPDATE machines SET book_hours = 0;',
+  ),
+  // reports that were shared, as they stood; of a link's secret only what it hashes to
+  sql(
+    '019-reports',
+    `
+    CREATE TABLE report_links (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), secret_hash text NOT NULL, made_by text NOT NULL, made_at timestamptz NOT NULL, expires_at timestamptz NOT NULL,
+      revoked_at timestamptz, views int NOT NULL DEFAULT 0, seen_at timestamptz, mailed_to text, report jsonb NOT NULL, subjects jsonb NOT NULL);
+    CREATE INDEX report_links_machine ON report_links (machine_id, made_at DESC);`,
+    'DROP TABLE report_links;',
+  ),
+  // what a fleet service reports, meter by meter; one open question each
+  sql(
+    '020-fleet-hours',
+    `
+    CREATE TABLE fleet_hours (id uuid PRIMARY KEY, machine_id uuid NOT NULL REFERENCES machines(id), meter text NOT NULL CHECK (meter IN ('engine','separator')),
+      hours double precision NOT NULL CHECK (hours BETWEEN 0 AND 100000), "offset" double precision NOT NULL, at timestamptz NOT NULL, source text NOT NULL,
+      state text NOT NULL CHECK (state IN ('taken','challenged','refused')), doubt text, before jsonb, answered_by text, UNIQUE (machine_id, meter, at));
+    CREATE UNIQUE INDEX fleet_hours_asked ON fleet_hours (machine_id, meter) WHERE state = 'challenged';`,
+    'DROP TABLE fleet_hours;',
+  ),
+  // tokens that other programs read with; of a secret only what it hashes to
+  sql(
+    '021-api-tokens',
+    `
+    CREATE TABLE api_tokens (id uuid PRIMARY KEY, name text NOT NULL, branch text NOT NULL REFERENCES branches(name), scopes jsonb NOT NULL, secret_hash text NOT NULL,
+      made_by text NOT NULL, made_at timestamptz NOT NULL, expires_at timestamptz, revoked_at timestamptz, used_at timestamptz);`,
+    'DROP TABLE api_tokens;',
+  ),
 ];
 
 /**
@@ -254,7 +320,7 @@ const MIGRATIONS = [
  */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {
   return sequelize.transaction(async (transaction) => {
-    await sequelize.query('SELECT pg_advisory_xact_lock(7141)', { transaction });
+    await holdLock(sequelize, 'migrations', transaction);
     const done = await migrator(sequelize).up();
     return done.map((m) => m.name);
   });

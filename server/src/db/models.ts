@@ -28,6 +28,9 @@ import type {
   Walk,
   WorkItem,
 } from '@green-tally/core/contracts';
+import type { ApiToken } from '@green-tally/core/contracts/tokens';
+import type { HoursReport } from '@green-tally/core/contracts/hours';
+import type { OwnerReport } from '@green-tally/core/contracts/report';
 
 /**
  * The tables. Facts are append-only; a correction is a new row that strikes an old one. Timestamps
@@ -51,6 +54,9 @@ export class PersonRow extends Model<
   declare passwordHash: string;
   declare role: Person['role'];
   declare branch: string;
+  declare suspendedAt: CreationOptional<Date | null>;
+  /** has a password that an admin has set */
+  declare mustChange: CreationOptional<boolean>;
 }
 
 export class MachineRow extends Model<
@@ -64,6 +70,8 @@ export class MachineRow extends Model<
   declare branch: string;
   declare builtOn: string;
   declare hours: number;
+  /** as entered by a person; `hours` is that, or what a reading that stands was taken at, if more */
+  declare bookHours: CreationOptional<number>;
   declare header: CreationOptional<Machine['header']>;
   declare harvest: Machine['harvest'];
   declare equipment: CreationOptional<Record<string, string> | null>;
@@ -233,6 +241,61 @@ export class CardRow extends Model<InferAttributes<CardRow>, InferCreationAttrib
   declare madeBy: string;
   declare madeAt: Date;
   declare revokedAt: CreationOptional<Date | null>;
+}
+
+/** A report that was shared, as it stood, and its link. */
+export class ReportLinkRow extends Model<
+  InferAttributes<ReportLinkRow>,
+  InferCreationAttributes<ReportLinkRow>
+> {
+  declare id: string;
+  declare machineId: string;
+  declare secretHash: string;
+  declare madeBy: string;
+  declare madeAt: Date;
+  declare expiresAt: Date;
+  declare revokedAt: CreationOptional<Date | null>;
+  declare views: CreationOptional<number>;
+  declare seenAt: CreationOptional<Date | null>;
+  declare mailedTo: string | null;
+  declare report: OwnerReport;
+  /** what an answer to each of its items is kept under */
+  declare subjects: Record<string, string[]>;
+}
+
+/** A token that another program reads with. */
+export class ApiTokenRow extends Model<
+  InferAttributes<ApiTokenRow>,
+  InferCreationAttributes<ApiTokenRow>
+> {
+  declare id: string;
+  declare name: string;
+  declare branch: string;
+  declare scopes: ApiToken['scopes'];
+  declare secretHash: string;
+  declare madeBy: string;
+  declare madeAt: Date;
+  declare expiresAt: Date | null;
+  declare revokedAt: CreationOptional<Date | null>;
+  declare usedAt: CreationOptional<Date | null>;
+}
+
+/** What a fleet service said of one meter. */
+export class FleetHoursRow extends Model<
+  InferAttributes<FleetHoursRow>,
+  InferCreationAttributes<FleetHoursRow>
+> {
+  declare id: string;
+  declare machineId: string;
+  declare meter: HoursReport['meter'];
+  declare hours: number;
+  declare offset: number;
+  declare at: Date;
+  declare source: string;
+  declare state: HoursReport['state'];
+  declare doubt: HoursReport['doubt'];
+  declare before: HoursReport['before'];
+  declare answeredBy: string | null;
 }
 
 /** What an operator said on a card. */

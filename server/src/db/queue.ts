@@ -17,6 +17,7 @@ export const QUEUES = {
   clearUp: { policy: 'short', retryLimit: 1, retryDelay: 60, expireInSeconds: 300 },
   newDay: { policy: 'short', retryLimit: 3, retryDelay: 5, expireInSeconds: 1800 },
   stock: { policy: 'short', retryLimit: 1, retryDelay: 30, expireInSeconds: 120 },
+  hours: { policy: 'short', retryLimit: 1, retryDelay: 30, expireInSeconds: 300 },
   // one that a killed worker had taken is looked for anew
   search: { policy: 'short', retryLimit: 2, retryDelay: 1, expireInSeconds: 180 },
   chances: { policy: 'short', retryLimit: 2, retryDelay: 2, expireInSeconds: 60 },

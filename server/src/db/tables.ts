@@ -17,6 +17,9 @@ import {
   PhotoRow,
   TickRow,
   CardRow,
+  ApiTokenRow,
+  FleetHoursRow,
+  ReportLinkRow,
   SaidRow,
   OwnToolRow,
   CostsRow,
@@ -54,6 +57,10 @@ function own<T extends Record<string, object>>(attributes: T): T {
   ) as T;
 }
 
+const asEntered = (rows: readonly unknown[]): void => {
+  for (const row of rows) if (row instanceof MachineRow) row.bookHours = row.hours;
+};
+
 /** Ties the models to one connection. Tables are made by migrations, never by sync. */
 export function defineModels(sequelize: Sequelize): void {
   const table = (tableName: string) => ({
@@ -64,7 +71,11 @@ export function defineModels(sequelize: Sequelize): void {
   });
   BranchRow.init(own({ id, name: text }), table('branches'));
   PersonRow.init(
-    own({ id, name: text, signIn: text, passwordHash: text, role: text, branch: text }),
+    own({
+      ...{ id, name: text, signIn: text, passwordHash: text, role: text, branch: text },
+      suspendedAt: maybeMoment,
+      mustChange: { ...flag, defaultValue: false },
+    }),
     table('people'),
   );
   MachineRow.init(
@@ -76,6 +87,7 @@ export function defineModels(sequelize: Sequelize): void {
       branch: text,
       builtOn: day,
       hours: number,
+      bookHours: { ...number, defaultValue: 0 },
       header: maybeJson,
       harvest: json,
       equipment: maybeJson,
@@ -84,6 +96,9 @@ export function defineModels(sequelize: Sequelize): void {
     }),
     table('machines'),
   );
+  // a machine comes onto the books with the hours that a person entered
+  MachineRow.addHook('beforeCreate', (row) => asEntered([row]));
+  MachineRow.addHook('beforeBulkCreate', asEntered);
   CustomerRow.init(
     own({
       ...{ id, name: text, branch: text, place: text, phone: text, email: text, note: text },
@@ -235,6 +250,54 @@ export function defineModels(sequelize: Sequelize): void {
   CardRow.init(
     own({ id, machineId: uuid, madeBy: text, madeAt: moment, revokedAt: maybeMoment }),
     table('cards'),
+  );
+  ReportLinkRow.init(
+    own({
+      id,
+      machineId: uuid,
+      secretHash: text,
+      madeBy: text,
+      madeAt: moment,
+      expiresAt: moment,
+      revokedAt: maybeMoment,
+      views: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+      seenAt: maybeMoment,
+      mailedTo: maybeText,
+      report: json,
+      subjects: json,
+    }),
+    table('report_links'),
+  );
+  ApiTokenRow.init(
+    own({
+      id,
+      name: text,
+      branch: text,
+      scopes: json,
+      secretHash: text,
+      madeBy: text,
+      madeAt: moment,
+      expiresAt: maybeMoment,
+      revokedAt: maybeMoment,
+      usedAt: maybeMoment,
+    }),
+    table('api_tokens'),
+  );
+  FleetHoursRow.init(
+    own({
+      id,
+      machineId: uuid,
+      meter: text,
+      hours: number,
+      offset: number,
+      at: moment,
+      source: text,
+      state: text,
+      doubt: maybeText,
+      before: maybeJson,
+      answeredBy: maybeText,
+    }),
+    table('fleet_hours'),
   );
   SaidRow.init(
     own({

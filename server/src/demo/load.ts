@@ -4,6 +4,7 @@ import {
   CostsRow,
   CustomerRow,
   HeaderRow,
+  holdLock,
   insertReadings,
   MachineRow,
   machinesChanged,
@@ -27,15 +28,23 @@ import { hashPassword } from '../people/passwords';
 import { judge } from '../standings/judge';
 import { learn } from '../standings/newDay';
 
+/** The day of a demo that is loaded already. */
+const statedDay = async (): Promise<string | undefined> =>
+  (await SettingRow.findByPk('statedDay'))?.value;
+
 /**
  * Loads the invented dealership into an empty database; leaves one that has people alone. Returns
  * the demo's stated day.
  */
 export async function loadDemo(db: Database): Promise<string> {
+  const there = await statedDay();
+  if (there) return there;
   const demo = scenario();
-  if (await PersonRow.count()) return (await SettingRow.findByPk('statedDay'))?.value ?? demo.today;
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  await db.sequelize.transaction(async (transaction) => {
+  const loaded = await db.transaction(async (transaction) => {
+    // of several that start at once one loads, the others find it done
+    await holdLock(db.sequelize, 'demo', transaction);
+    if (await PersonRow.count({ transaction })) return false;
     await BranchRow.bulkCreate(
       demo.branches.map((name, i) => ({ id: `0197a000-0000-7000-8000-00000000000${i + 1}`, name })),
       { transaction },
@@ -136,7 +145,9 @@ export async function loadDemo(db: Database): Promise<string> {
     );
     await SettingRow.upsert({ key: 'statedDay', value: demo.today }, { transaction });
     await machinesChanged(db, 'all', transaction);
+    return true;
   });
+  if (!loaded) return (await statedDay()) ?? demo.today;
   await learn(db, demo.today);
   for (const { id } of demo.machines) await judge(db, id, demo.today);
   return demo.today;

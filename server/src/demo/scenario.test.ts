@@ -5,7 +5,7 @@ import { build } from 'esbuild';
 import { PRECEDENCE } from '@green-tally/core/findings';
 import { standingOf } from '@green-tally/core/plan';
 import { printSheet } from '@green-tally/core/sheets';
-import { admissionTroubles } from '@green-tally/core/walk';
+import { admission } from '@green-tally/core/walk';
 import { scenario } from '@green-tally/demo';
 import { demoSheets } from '../../../demo/src/sheets';
 import { writeReadingsCsv } from '../walks/writeCsv';
@@ -26,10 +26,13 @@ describe('the invented dealership', () => {
     );
   });
   test('every reading of it could have come through the API', () => {
-    const machines = new Map(demo.machines.map((m) => [m.id, m]));
+    const admits = new Map(demo.machines.map((m) => [m.id, admission(m, demo.sheets)]));
     expect(
-      [...demo.readings, ...demo.onPaper].flatMap((r) =>
-        admissionTroubles(r, machines.get(r.machineId)!, demo.sheets, { today: demo.today }),
+      [...demo.readings, ...demo.onPaper].flatMap(
+        (r) =>
+          admits.get(r.machineId)?.(r, { today: demo.today }) ?? [
+            { field: 'machineId', message: r.machineId },
+          ],
       ),
     ).toEqual([]);
   });

@@ -1,5 +1,5 @@
 import type { ZodError } from 'zod';
-import type { FieldTrouble } from '@green-tally/core/contracts';
+import { textTrouble, type FieldTrouble } from '@green-tally/core/contracts';
 
 /**
  * What the rooms throw when something cannot be done; `http/problem.ts` turns it into an answer.
@@ -34,6 +34,9 @@ export class Forbidden extends Refusal {}
 /** Tried too often. */
 export class TooMany extends Refusal {}
 
+/** Something this place leans on does not answer just now; the same may be asked again. */
+export class Away extends Refusal {}
+
 /** What was given cannot be used. */
 export class Invalid extends Refusal {}
 
@@ -47,4 +50,20 @@ export function fieldErrors(error: ZodError): FieldTrouble[] {
     field: issue.path.join('.') || 'body',
     message: issue.message.startsWith('Invalid') ? issue.message : `wanted ${issue.message}`,
   }));
+}
+
+/**
+ * Text that cannot be kept as it is (half a character, a NUL) anywhere in what was sent, by field.
+ * Nothing is silently changed, so it is refused.
+ */
+export function textTroubles(value: unknown, path = ''): FieldTrouble[] {
+  if (typeof value === 'string') {
+    const trouble = textTrouble(value);
+    return trouble ? [{ field: path || 'body', message: `wanted ${trouble}` }] : [];
+  }
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, part]) => {
+    const here = path ? `${path}.${key}` : key;
+    return [...textTroubles(key, here), ...textTroubles(part, here)];
+  });
 }

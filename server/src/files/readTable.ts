@@ -22,6 +22,13 @@ export interface CsvTable {
   readonly decimalComma: boolean;
 }
 
+/** Reads a table: here, or on a thread. @throws Invalid */
+export type TableReader = (text: string, file: CsvFile) => CsvTable | Promise<CsvTable>;
+
+/** No column's name and no cell of ours is longer, and no table has more columns. */
+const MOST_COLUMNS = 200;
+const LONGEST_CELL = 4000;
+
 /**
  * Reads a file with a heading: comma, semicolon or tab; with or without a byte-order mark.
  * @throws Invalid when it is no such file at all: the missing columns are named
@@ -55,7 +62,11 @@ function parseRecords(
       relax_column_count: true,
       info: true,
       max_record_size: 100_000,
-      columns: (header: string[]) => (columns = header.map((h) => h.trim().toLowerCase())),
+      columns: (header: string[]) => {
+        if (header.length > MOST_COLUMNS)
+          throw new Error(`its first line names more than ${MOST_COLUMNS} columns`);
+        return (columns = header.map((h) => h.trim().toLowerCase()));
+      },
     }) as unknown as typeof rows;
   } catch (error) {
     throw new Invalid(
@@ -78,5 +89,19 @@ function parseRecords(
       'Too many rows',
       `The file has ${rows.length} rows; send at most ${most} at a time.`,
     );
-  return rows.map((r) => ({ record: r.record, row: r.info.lines }));
+  return rows.map(({ record, info: { lines: row } }) => {
+    const long = Object.entries(record).find(([, cell]) => cell.length > LONGEST_CELL);
+    if (long)
+      throw new Invalid(
+        `Not ${name}`,
+        `Line ${row} has ${long[1].length} characters in one cell.`,
+        [
+          {
+            field: `line ${row}, ${long[0]}`,
+            message: `wanted at most ${LONGEST_CELL} characters`,
+          },
+        ],
+      );
+    return { record, row };
+  });
 }

@@ -1,13 +1,12 @@
-import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import pino from 'pino';
-import { pinoHttp } from 'pino-http';
 import { handlersFor } from './handlers';
-import { limitCalls, limitTries } from './limits';
+import { health } from './health';
+import { limitCalls, limitTokens, limitTries } from './limits';
+import { logRequests } from './log';
 import { mountRoutes } from './mount';
 import { answerProblem, noSuchRoute } from './problem';
 import { ownOrigin, sessions } from './session';
@@ -16,11 +15,12 @@ import type { Setting } from './setting';
 /** The whole HTTP face: the API under /api, the web app elsewhere. Holds no state of its own. */
 export function createApp(setting: Setting): Express {
   const app = express();
-  app.set('trust proxy', 'loopback');
+  // whoever asks is whom the connection comes from, unless a proxy before it was named
+  app.set('trust proxy', setting.proxy ?? false);
   app.disable('x-powered-by');
-  app.use(
-    pinoHttp({ logger: pino({ level: setting.logLevel ?? 'warn' }), genReqId: () => randomUUID() }),
-  );
+  if (setting.metrics) app.use(setting.metrics.watch);
+  app.use(logRequests(setting.logLevel, setting.logInto));
+  app.use(health({ db: setting.db, metrics: setting.metrics, token: setting.metricsToken }));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -43,15 +43,27 @@ export function createApp(setting: Setting): Express {
   );
   app.use(compression());
   const api = express.Router();
+  // what is told is told to who asked, now: nothing of it is kept on a shared phone
+  api.use((_req, res, next) => {
+    res.set('cache-control', 'private, no-store');
+    next();
+  });
   api.use(sessions(setting.db, setting.sessionSecret), ownOrigin);
+  api.use(limitTokens(setting.db));
   const triesLimit = limitTries(setting.db);
   api.use(
     mountRoutes(handlersFor(setting), {
+      db: setting.db,
+      now: setting.clock.now,
       gates: {
         'POST /session': triesLimit,
         'POST /setup': triesLimit,
         'GET /card/{key}': triesLimit,
         'POST /card/{key}': limitCalls(setting.db),
+        'GET /report/{key}': triesLimit,
+        'GET /report/{key}/report.pdf': limitCalls(setting.db),
+        'GET /report/{key}/photos/{id}': triesLimit,
+        'POST /report/{key}/answers': limitCalls(setting.db),
       },
       checkAnswers: setting.checkAnswers ?? false,
     }),

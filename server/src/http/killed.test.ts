@@ -1,7 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { resolve } from 'node:path';
 import { QueryTypes } from 'sequelize';
-import { Yard } from '@green-tally/core/contracts';
+import { Yard, type BoardJob } from '@green-tally/core/contracts';
 import { machinesChanged, MachineRow, openDatabase, type Database } from '../db';
 import { createApp } from '../http/app';
 import { clockFor } from '../clock';
@@ -43,7 +44,7 @@ async function worker(): Promise<ChildProcess> {
 
 const sql = <T extends object>(text: string) =>
   place.db.sequelize.query<T>(text, { type: QueryTypes.SELECT });
-const touchAll = () => place.db.sequelize.transaction((t) => machinesChanged(place.db, 'all', t));
+const touchAll = () => place.db.transaction((t) => machinesChanged(place.db, 'all', t));
 const yardOf = async (app: Place['app']) =>
   Yard.parse((await (await signedIn(app, 'maud')).get('/api/yard').expect(200)).body);
 async function until(what: () => Promise<boolean>): Promise<void> {
@@ -119,4 +120,41 @@ test('two workers share what there is: each job is handed to one of them', async
   );
   expect(done).toHaveLength(machines);
   expect(done.every((j) => j.n === 1 && j.tries === 0)).toBe(true);
+});
+
+test('a worker killed while it looks for a plan publishes nothing; the next one looks anew and ends', async () => {
+  workers.forEach((w) => w.kill('SIGKILL'));
+  const [seeker] = [await worker()];
+  const rhea = await signedIn(place.app, 'rhea');
+  const planNow = async () => {
+    const { body } = await rhea.get('/api/board').expect(200);
+    return { plan: body.plan, placed: body.jobs.map((j: BoardJob) => [j.id, j.published]) };
+  };
+  const before = await planNow();
+  const stateOf = async (id: string): Promise<string> =>
+    (await rhea.get(`/api/board/searches/${id}`).expect(200)).body.state;
+  /** A search that is under way; one that has proven its plan the best has ended by itself. */
+  const underWay = async (): Promise<string> => {
+    for (let tries = 0; tries < 8; tries += 1) {
+      const id = randomUUID();
+      const wish = { id, kept: [], seconds: 8, objective: tries % 2 ? 'loss' : 'dates' };
+      await rhea.post('/api/board/searches').send(wish).expect(202);
+      await until(async () => (await stateOf(id)) !== 'waiting');
+      if ((await stateOf(id)) === 'running') return id;
+    }
+    throw new Error('every search had ended before it could be cut off');
+  };
+  const id = await underWay();
+  seeker.kill('SIGKILL');
+  await new Promise((gone) => seeker.once('exit', gone));
+  expect(await planNow()).toEqual(before);
+  await place.db.sequelize.query(
+    `UPDATE pgboss.job SET started_on = now() - interval '1 hour' WHERE name = 'search' AND state = 'active'`,
+  );
+  await worker();
+  await until(async () => {
+    await place.db.queue.boss.expire();
+    return (await stateOf(id)) === 'done';
+  });
+  expect(await planNow()).toEqual(before);
 });

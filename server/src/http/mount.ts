@@ -14,7 +14,10 @@ import {
   type TextType,
 } from '@green-tally/core/api';
 import type { Person } from '@green-tally/core/contracts';
+import { whileDoing, type Database } from '../db';
 import { NotFound } from '../errors';
+import { isLoose, jsonBody, keptAsIs } from './bodies';
+import { nameRoute } from './metrics';
 import { allow, personOf } from './session';
 
 /** An answer that is text, with the name it is saved under. */
@@ -32,6 +35,8 @@ export interface StreamAnswer {
 /** An answer that is bytes, such as a picture. */
 export interface BytesAnswer {
   readonly bytes: Uint8Array;
+  /** by which it is kept, where it is looked at in the browser first */
+  readonly filename?: string;
 }
 
 /** Says that what the client has is still so: 304. */
@@ -54,7 +59,7 @@ export interface Asked<R extends Route> {
 type Answer<R extends Route> = R['answer'] extends TextType
   ? TextAnswer | StreamAnswer
   : R['answer'] extends BytesType
-    ? BytesAnswer
+    ? BytesAnswer | typeof UNCHANGED
     : R['answer'] extends null
       ? void
       : Given<R['answer']> | TextAnswer | typeof UNCHANGED;
@@ -69,6 +74,8 @@ export type Handlers = { readonly [K in RouteId]: Handler<Routes[K]> };
  * answer is held against its contract.
  */
 export interface Mounting {
+  readonly db: Database;
+  readonly now: () => Date;
   readonly gates?: { readonly [K in RouteId]?: RequestHandler };
   readonly checkAnswers?: boolean;
 }
@@ -87,23 +94,69 @@ function mountOne<K extends RouteId>(
   router: Router,
   id: K,
   handle: Handler<Routes[K]>,
-  { gates = {}, checkAnswers = false }: Mounting,
+  mounting: Mounting,
 ): void {
+  const { gates = {}, checkAnswers = false } = mounting;
   const route: Route = ROUTES[id];
   const [method, path] = splitId(id);
   const steps: RequestHandler[] = [
     ...(gates[id] ? [gates[id]] : []),
-    ...(route.door === 'anyone' ? [] : [allow(route.door)]),
+    ...(route.door === 'anyone'
+      ? []
+      : [allow(route.door, { first: id === OWN_PASSWORD, route: id, now: mounting.now })]),
     ...bodyReader(route),
   ];
-  router[method](expressPath(path), ...steps, async (req, res) => {
+  const named: RequestHandler = (_req, res, next) => {
+    nameRoute(res, id);
+    next();
+  };
+  router[method](expressPath(path), named, ...steps, async (req, res) => {
     // read by the schemas of this very route
-    const asked = read(route, req, res) as Asked<Routes[K]>;
-    const answer: unknown = await handle(asked);
+    const asked = read(route, req, res) as Asked<Routes[K]> & Audited;
+    const answer: unknown = await audited(mounting.db, id, asked, () => handle(asked));
     if (checkAnswers) holdToContract(id, route, answer);
     await send(route, res, answer);
   });
 }
+
+/** What one may do who is to set their own password first. */
+const OWN_PASSWORD: RouteId = 'POST /session/password';
+
+/** Facts say themselves who took them and when; whatever else is written is kept with who did it. */
+const FACTS: ReadonlySet<RouteId> = new Set<RouteId>([
+  'PUT /walks/{id}',
+  'POST /readings:batch',
+  'POST /ticks',
+  'POST /work/{id}/worked',
+  'PUT /photos/{id}',
+  'POST /photos/{id}/parts',
+  'POST /breakdowns',
+  'POST /visits/{id}/note',
+  'POST /stock/ask',
+  'POST /report/{key}/answers',
+]);
+
+async function audited(
+  { sequelize }: Database,
+  id: RouteId,
+  { person, params, body }: Audited,
+  work: () => unknown,
+): Promise<unknown> {
+  if (!person || id.startsWith('GET ') || FACTS.has(id)) return work();
+  const named = Object.values(Object(params) as Record<string, unknown>).map(String);
+  const about = { by: person.name, personId: person.id, what: id };
+  return whileDoing(
+    sequelize,
+    { ...about, subject: named.join(' '), detail: fieldsOf(body) },
+    async () => work(),
+  );
+}
+
+/** Which fields were given; what was in them is with what was changed. */
+const fieldsOf = (body: unknown): string =>
+  typeof body === 'object' && body !== null && !Array.isArray(body)
+    ? Object.keys(body).slice(0, 20).join(', ')
+    : '';
 
 type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 
@@ -123,7 +176,13 @@ function bodyReader({ body, limit = 2 }: Route): RequestHandler[] {
   if (body === BYTES) return [express.raw({ type: () => true, limit: `${limit}mb` })];
   return typeof body === 'string'
     ? [express.text({ type: () => true, limit: `${limit}mb` })]
-    : [express.json({ limit: `${limit}mb` })];
+    : [jsonBody(limit)];
+}
+
+interface Audited {
+  readonly person: Person | undefined;
+  readonly params: unknown;
+  readonly body: unknown;
 }
 
 type AnyAsked = {
@@ -131,6 +190,7 @@ type AnyAsked = {
 };
 
 function read(route: Route, req: Request, res: Response): AnyAsked {
+  keptAsIs(req.params, req.query, isLoose(req) || typeof route.body === 'string' ? {} : req.body);
   const params = route.params?.safeParse(req.params);
   if (params?.success === false) throw new NotFound(route.of ?? 'thing');
   return {
@@ -159,7 +219,12 @@ async function send(route: Route, res: Response, answer: unknown): Promise<void>
   if (answer === UNCHANGED) return void res.status(304).end();
   res.status(route.status ?? 200);
   if (route.answer === null) return void res.end();
-  if (isBytes(answer)) return void res.type(BYTES).send(Buffer.from(answer.bytes));
+  if (isBytes(answer)) {
+    if (answer.filename) res.set('content-disposition', `inline; filename="${answer.filename}"`);
+    return void res
+      .type(typeof route.answer === 'string' ? route.answer : BYTES)
+      .send(Buffer.from(answer.bytes));
+  }
   const streamed = isStream(answer);
   if (!streamed && !isText(answer)) return void res.json(answer);
   if (answer.filename !== undefined) res.attachment(answer.filename);

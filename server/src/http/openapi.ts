@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { ROUTES, type Route, type RouteId } from '@green-tally/core/api';
 import * as contracts from '@green-tally/core/contracts';
+import { TOKEN_READS } from '@green-tally/core/contracts/tokens';
 import { splitId } from './mount';
 
 /** An OpenAPI 3.1 document. It takes JSON Schema 2020-12 as it is, which is what Zod writes. */
@@ -8,7 +9,10 @@ export interface OpenApiDocument {
   readonly openapi: '3.1.0';
   readonly info: { readonly title: string; readonly version: string };
   readonly paths: Record<string, Record<string, object>>;
-  readonly components: { readonly schemas: Record<string, object> };
+  readonly components: {
+    readonly schemas: Record<string, object>;
+    readonly securitySchemes: Record<string, object>;
+  };
 }
 
 let made: OpenApiDocument | undefined;
@@ -23,14 +27,24 @@ function generate(): OpenApiDocument {
   const paths: Record<string, Record<string, object>> = {};
   for (const [id, route] of Object.entries(ROUTES)) {
     const [method, path] = splitId(id as RouteId);
-    paths[`/api${path}`] = { ...paths[`/api${path}`], [method]: operationOf(route) };
+    paths[`/api${path}`] = { ...paths[`/api${path}`], [method]: operationOf(route, id) };
   }
   const { schemas } = z.toJSONSchema(NAMED, { uri: refTo, io: 'input', unrepresentable: 'any' });
   return {
     openapi: '3.1.0',
     info: { title: 'Green Tally', version: '0.1.0' },
     paths,
-    components: { schemas },
+    components: {
+      schemas,
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'green-tally' },
+        token: {
+          type: 'http',
+          scheme: 'bearer',
+          description: 'A token of one branch that reads some lists; an admin makes it.',
+        },
+      },
+    },
   };
 }
 
@@ -63,12 +77,17 @@ function schemaOf(schema: z.ZodType): object {
   return plain;
 }
 
-function operationOf(route: Route): object {
+/** Routes that a token may read by, whatever its scope. */
+const BY_TOKEN: ReadonlySet<string> = new Set(Object.values(TOKEN_READS).flat());
+
+function operationOf(route: Route, id: string): object {
   const body = route.documented ?? route.body;
   const { status = 200, answer, summary, door } = route;
   return {
     summary,
     description: door === 'anyone' ? 'Needs no signing in.' : `Needs the right "${door}".`,
+    security:
+      door === 'anyone' ? [] : [{ session: [] }, ...(BY_TOKEN.has(id) ? [{ token: [] }] : [])],
     parameters: [...parametersOf(route.params, 'path'), ...parametersOf(route.query, 'query')],
     ...(body === undefined ? {} : { requestBody: { required: true, content: contentOf(body) } }),
     responses: {

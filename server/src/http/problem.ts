@@ -3,7 +3,9 @@ import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { z, ZodError } from 'zod';
 import type { FieldTrouble, Problem } from '@green-tally/core/contracts';
 import { InputError } from '@green-tally/core/units';
+import { databaseAway, inTheWay, refusedValue } from '../db';
 import {
+  Away,
   Conflict,
   fieldErrors,
   Forbidden,
@@ -21,6 +23,7 @@ const STATUS: readonly (readonly [new (...args: never[]) => Refusal, number])[] 
   [NotFound, 404],
   [Conflict, 409],
   [TooMany, 429],
+  [Away, 503],
   [Invalid, 400],
 ];
 
@@ -37,6 +40,7 @@ export const answerProblem: ErrorRequestHandler = (error, req, res, next) => {
   if (res.headersSent) return next(error);
   const problem = problemOf(error);
   if (problem.status >= 500) req.log?.error({ err: error }, 'request failed');
+  if (problem.status === 503) res.set('retry-after', String(AWAY_S));
   res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 };
 
@@ -48,8 +52,35 @@ function problemOf(error: unknown): Problem {
   if (error instanceof ZodError) return unusable(fieldErrors(error));
   if (error instanceof InputError)
     return unusable([{ field: error.field, message: error.message }], error.message);
-  return unreadable(error) ?? about(500, 'Something broke here', BROKE);
+  return unreadable(error) ?? databaseSaid(error) ?? about(500, 'Something broke here', BROKE);
 }
+
+/** When a database that is away is worth asking again, s. */
+const AWAY_S = 3;
+
+/** What the database made of it; undefined for any other error. */
+function databaseSaid(error: unknown): Problem | undefined {
+  if (databaseAway(error) || inTheWay(error)) return about(503, 'Not just now', AWAY);
+  switch (refusedValue(error)) {
+    case 'there':
+      return about(
+        409,
+        'Somebody was faster',
+        'This is there already, or what it belongs to is gone. Nothing was stored: look at it as it is now.',
+      );
+    case 'unusable':
+      return about(
+        400,
+        'Some of this cannot be kept',
+        'A number or a date of it is beyond what can be kept, or its text cannot be written. Nothing was stored.',
+      );
+    case undefined:
+      return undefined;
+  }
+}
+
+const AWAY =
+  'The database is away for the moment. Nothing was stored by this; what is sent again is stored once.';
 
 const BROKE =
   'The server failed to do this. Nothing was stored. Try again; if it stays, tell whoever runs the server.';
@@ -68,8 +99,8 @@ function unusable(errors: readonly FieldTrouble[], detail?: string): Problem {
   return about(400, 'Some of this cannot be used', detail ?? told.join('; '), errors);
 }
 
-/** What the body readers say. */
-const Unread = z.object({ type: z.string(), status: z.int().max(499) });
+/** What the body readers and the router say of a request they could not read. */
+const Unread = z.object({ type: z.string().optional(), status: z.int().min(400).max(499) });
 
 /** A body that could not be read; undefined for anything else that went wrong. */
 function unreadable(error: unknown): Problem | undefined {
@@ -83,5 +114,9 @@ function unreadable(error: unknown): Problem | undefined {
     );
   if (data.type === 'entity.parse.failed')
     return about(400, 'Not JSON', 'The body is not well-formed JSON.');
-  return about(data.status, 'Request refused', `The request could not be read (${data.type}).`);
+  return about(
+    data.status,
+    'Request refused',
+    `The request could not be read${data.type ? ` (${data.type})` : ''}.`,
+  );
 }

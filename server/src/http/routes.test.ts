@@ -87,6 +87,21 @@ const keptTool = (id: string) =>
     everyMonths: 12,
   });
 
+const snapshotOf = (serial: string, hours: number, hour = 12) =>
+  JSON.stringify({
+    Equipment: [
+      {
+        EquipmentHeader: { SerialNumber: serial },
+        CumulativeSeparatorHours: { datetime: `2026-06-09T${hour}:00:00Z`, Hour: hours },
+      },
+    ],
+  });
+const aCustomer = async (): Promise<string> =>
+  encodeURIComponent((await maud.get(`/api/machines/${T118}`)).body.machine.customer);
+const aToken = () =>
+  maud.post('/api/tokens').send({ name: 'Sheet', branch: 'Sedge Ford', scopes: ['due'] });
+const aReport = async (): Promise<{ id: string; key: string }> =>
+  (await maud.post(`/api/machines/${T118}/report-links`).send({ days: 7 })).body;
 const aCard = async (): Promise<{ id: string; key: string }> =>
   (await maud.post(`/api/machines/${T118}/cards`).expect(201)).body;
 const saidOnCard = async () => {
@@ -113,6 +128,15 @@ const ordered = (id: string) =>
 const aSearch = (id: string) => maud.post('/api/board/searches').send({ id, kept: [], seconds: 1 });
 const aFeed = () => maud.post('/api/feeds').send({ personId: demoId('person ines') });
 
+/** Somebody who is new here. */
+const added = async (signIn: string): Promise<{ id: string }> =>
+  (
+    await maud
+      .post('/api/people')
+      .send({ name: `New ${signIn}`, signIn, password: 'loft gander sheaf', role: 'technician' })
+      .expect(201)
+  ).body;
+
 const keptPage = (id: string): Promise<Response> =>
   maud
     .post('/api/specs/Ouzel%207/pages')
@@ -121,6 +145,7 @@ const keptPage = (id: string): Promise<Response> =>
 /** One good call of every route: the compiler lists a route that has none. */
 const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   'GET /openapi.json': async () => request(place.app).get('/api/openapi.json'),
+  'GET /strip.pdf': async () => request(place.app).get('/api/strip.pdf?paper=letter'),
   'GET /session': async () => maud.get('/api/session'),
   'POST /session': async () =>
     request(place.app).post('/api/session').send({ signIn: 'rhea', password: DEMO_PASSWORD }),
@@ -136,6 +161,33 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     await keptTool(id).expect(200);
     return maud.delete(`/api/tools/${id}`);
   },
+  'POST /session/password': async () => {
+    const own = await signedIn(place.app, 'sana');
+    return own
+      .post('/api/session/password')
+      .send({ old: DEMO_PASSWORD, password: 'sheaf loft gander' });
+  },
+  'GET /sessions': async () => maud.get('/api/sessions'),
+  'DELETE /sessions/{key}': async () => {
+    const [one, other] = [await signedIn(place.app, 'tobin'), await signedIn(place.app, 'tobin')];
+    const { sessions } = (await one.get('/api/sessions')).body;
+    const theirs = sessions.find((s: { here: boolean }) => !s.here);
+    expect((await other.get('/api/session')).body.person.signIn).toBe('tobin');
+    return one.delete(`/api/sessions/${theirs.id}`);
+  },
+  'GET /staff': async () => maud.get('/api/staff'),
+  'PATCH /people/{id}': async () =>
+    maud.patch(`/api/people/${demoId('person ines')}`).send({ name: 'Ines Marrow' }),
+  'DELETE /people/{id}': async () => maud.delete(`/api/people/${(await added('one')).id}`),
+  'POST /people/{id}/password': async () =>
+    maud
+      .post(`/api/people/${(await added('two')).id}/password`)
+      .send({ password: 'gander loft sheaf' }),
+  'DELETE /people/{id}/sessions': async () =>
+    maud.delete(`/api/people/${(await added('three')).id}/sessions`),
+  'GET /audit': async () => maud.get('/api/audit'),
+  'GET /access': async () => maud.get('/api/access'),
+  'PUT /access': async () => maud.put('/api/access').send({ reads: 'own' }),
   'GET /people': async () => maud.get('/api/people'),
   'POST /people': async () =>
     maud
@@ -302,6 +354,46 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
   'GET /card/{key}': async () => request(place.app).get(`/api/card/${(await aCard()).key}`),
   'POST /card/{key}': async () => (await saidOnCard()).answer,
   'GET /said/{id}/photo': async () => maud.get(`/api/said/${(await saidOnCard()).id}/photo`),
+  'GET /hours': async () => maud.get('/api/hours'),
+  'POST /hours/ask': async () => maud.post('/api/hours/ask'),
+  'POST /hours/import': async () =>
+    maud.post('/api/hours/import').type('text/plain').send(snapshotOf('T118', 1290)),
+  'POST /hours/{id}/answer': async () => {
+    await maud
+      .post('/api/hours/import')
+      .type('text/plain')
+      .send(snapshotOf('T118', 3, 18));
+    const { challenged } = (await maud.get('/api/hours')).body;
+    return maud.post(`/api/hours/${challenged[0].id}/answer`).send({ answer: 'wrong' });
+  },
+  'GET /season': async () => maud.get(`/api/season?customer=${await aCustomer()}`),
+  'GET /season.pdf': async () => maud.get(`/api/season.pdf?customer=${await aCustomer()}`),
+  'GET /tokens': async () => maud.get('/api/tokens'),
+  'POST /tokens': async () => aToken(),
+  'DELETE /tokens/{id}': async () => maud.delete(`/api/tokens/${(await aToken()).body.id}`),
+  'GET /labels.pdf': async () => maud.get(`/api/labels.pdf?machine=${T118}&kind=station`),
+  'GET /machines/{id}/report': async () => maud.get(`/api/machines/${T118}/report`),
+  'GET /machines/{id}/report.pdf': async () => maud.get(`/api/machines/${T118}/report.pdf`),
+  'GET /machines/{id}/report-links': async () => maud.get(`/api/machines/${T118}/report-links`),
+  'POST /machines/{id}/report-links': async () =>
+    maud.post(`/api/machines/${T118}/report-links`).send({ days: 7 }),
+  'DELETE /report-links/{id}': async () => maud.delete(`/api/report-links/${(await aReport()).id}`),
+  'GET /report/{key}': async () => request(place.app).get(`/api/report/${(await aReport()).key}`),
+  'GET /report/{key}/report.pdf': async () =>
+    request(place.app).get(`/api/report/${(await aReport()).key}/report.pdf`),
+  'GET /report/{key}/photos/{id}': async () => {
+    const id = randomUUID();
+    await sentPhoto(id);
+    const link = await aReport();
+    return request(place.app).get(`/api/report/${link.key}/photos/${id}`);
+  },
+  'POST /report/{key}/answers': async () => {
+    const link = await aReport();
+    const { report } = (await request(place.app).get(`/api/report/${link.key}`)).body;
+    return request(place.app)
+      .post(`/api/report/${link.key}/answers`)
+      .send({ id: randomUUID(), key: report.items[0].key, answer: 'yes', name: 'Nell Harrow' });
+  },
   'GET /due': async () => maud.get('/api/due'),
   'GET /due.csv': async () => maud.get('/api/due.csv'),
   'GET /due.ics': async () => maud.get('/api/due.ics'),
@@ -319,6 +411,21 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
       minutes: 30,
       hours: 1284,
     });
+  },
+  'POST /work/{id}/substitute': async () => {
+    const id = randomUUID();
+    const heavy = { number: 'H-1', name: 'Heavy belt', because: 'for wet straw' };
+    await maud.post('/api/work').send({
+      items: [
+        {
+          ...{ id, machineId: machineId('T090'), checkId: 'fan-drive-belt', decision: 'replace' },
+          ...{ places: ['belt'], reason: 'Worn.', minutes: 45 },
+          parts: [{ number: 'N-1', name: 'Belt', quantity: 1, heavy }],
+          ...{ acceptedBy: 'Maud', acceptedAt: '2026-06-09T09:00:00.000Z' },
+        },
+      ],
+    });
+    return maud.post(`/api/work/${id}/substitute`).send({ number: 'N-1' });
   },
   'GET /visits': async () => maud.get('/api/visits'),
   'PUT /visits/{id}': async () => {
@@ -410,8 +517,10 @@ test('no route is mounted that the table does not declare, and none is left out'
     const [method, path] = splitId(id);
     return `${method.toUpperCase()} ${path.replaceAll(':', '\\:').replace(/\{(\w+)\}/g, ':$1')}`;
   };
+  // what those ask who run it stands beside the API
+  const beside = ['GET /health', 'GET /metrics', 'GET /ready'];
   expect(mounted(place.app).sort()).toEqual(
-    (Object.keys(ROUTES) as RouteId[]).map(asMounted).sort(),
+    [...beside, ...(Object.keys(ROUTES) as RouteId[]).map(asMounted)].sort(),
   );
 });
 
@@ -419,7 +528,7 @@ describe('what names nothing', () => {
   const paged = Object.entries(ROUTES).flatMap(([id, route]) =>
     'query' in route && 'cursor' in route.query.shape ? [id as RouteId] : [],
   );
-  test('ten lists have pages', () => expect(paged).toHaveLength(10));
+  test('eleven lists have pages', () => expect(paged).toHaveLength(11));
   test.each(paged)('a cursor that is no place in the list is refused: %s', async (id) => {
     const path = splitId(id)[1].replace('{id}', T118).replace('{model}', 'Ouzel 7');
     const answer = await maud.get(`/api${path}?cursor=nowhere`);

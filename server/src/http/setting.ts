@@ -1,9 +1,18 @@
 import type { Session } from '@green-tally/core/contracts';
 import type { Database } from '../db';
 import type { Clock } from '../clock';
+import type { Mailer } from '../reports/mail';
 import type { FileStore } from '../photos/store';
 import type { SheetRead } from '../specs/readSheet';
+import type { TableReader } from '../files/readTable';
+import type { Metrics } from './metrics';
 import type { Looking } from '../standings/fresh';
+
+/** How files are read; each throws Invalid for what is none. */
+export interface Readers {
+  readonly sheet: (text: string) => Promise<SheetRead>;
+  readonly table: TableReader;
+}
 
 /** What the app is built from. `appDir`: folder of the exported web app, when there is one. */
 export interface Setting {
@@ -12,17 +21,28 @@ export interface Setting {
   readonly sessionSecret: string;
   readonly appDir?: string;
   readonly demoSignIns?: Session['demoSignIns'];
-  readonly logLevel?: string;
+  readonly logLevel?: string | undefined;
+  /** where the log goes; standard output unless said */
+  readonly logInto?: { write(text: string): void };
+  /** addresses of the proxy before it, as Express reads them; nobody's word is taken unless said */
+  readonly proxy?: string | undefined;
+  /** what is counted of this process, and the token that opens it to other machines */
+  readonly metrics?: Metrics;
+  readonly metricsToken?: string | undefined;
   /** address of a wireless gauge near by, or its stand-in, that pages may talk to */
   readonly gauge?: string;
   /** address of the stock service, or its stand-in */
   readonly stock?: string | undefined;
+  /** address of the fleet service, or its stand-in */
+  readonly fleet?: string | undefined;
+  /** where mail goes; none is sent where nothing is said */
+  readonly mail?: Mailer;
   /** where photos lie; in the database unless said */
   readonly photos?: FileStore;
   /** ms that a list waits for the workers before it judges a machine itself; 0 unless said */
   readonly patience?: number;
-  /** reads a sheet's file on a thread of its own, so that a large one keeps nobody waiting */
-  readonly readSheet?: (text: string) => Promise<SheetRead>;
+  /** reads files on threads of their own, so that a large one keeps nobody waiting */
+  readonly readers?: Readers;
   /** in tests: every answer is held against its contract */
   readonly checkAnswers?: boolean;
 }

@@ -43,7 +43,7 @@ export async function keepBreakdown(
       `${machine.serial} was not built then.`,
       `${machine.builtOn} or later`,
     );
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     const there = await BreakdownRow.findByPk(breakdown.id, { transaction });
     if (there && there.machineId !== breakdown.machineId)
       throw new NotFound('breakdown on this machine');

@@ -9,6 +9,9 @@ const IMPORTS_DAYS = 14;
 /** A search for a plan is looked at, published or dropped within this time. */
 const SEARCHES_DAYS = 3;
 
+/** Two seasons of what a fleet service said are enough to look back on; the last of a meter stays. */
+const HOURS_DAYS = 800;
+
 /**
  * Takes away what nobody needs any more: sessions and tries that have ended, reports of old imports,
  * the record of writes from before any phone was last heard of. Facts are never taken away.
@@ -20,6 +23,8 @@ export async function clearUp(db: Database): Promise<void> {
     `DELETE FROM imports WHERE at < now() - ${IMPORTS_DAYS} * interval '1 day'`,
     `DELETE FROM photo_uploads WHERE at < now() - ${UPLOADS_DAYS} * interval '1 day'`,
     `DELETE FROM plan_searches WHERE at < now() - ${SEARCHES_DAYS} * interval '1 day'`,
+    `DELETE FROM fleet_hours f WHERE at < now() - ${HOURS_DAYS} * interval '1 day' AND state <> 'challenged'
+       AND EXISTS (SELECT 1 FROM fleet_hours n WHERE n.machine_id = f.machine_id AND n.meter = f.meter AND n.state = 'taken' AND n.at > f.at)`,
     `DELETE FROM machine_writes WHERE at < now() - ${WRITES_DAYS} * interval '1 day'`,
   ])
     await db.sequelize.query(sql);

@@ -35,7 +35,7 @@ const waiting = async () =>
   ).map((j) => j.key);
 const shop = () => ({ db: place.db, clock: clockFor(DEMO_DAY) });
 const touch = (ids: readonly string[]) =>
-  place.db.sequelize.transaction((t) => machinesChanged(place.db, { ids }, t));
+  place.db.transaction((t) => machinesChanged(place.db, { ids }, t));
 const send = (...readings: object[]) =>
   maud.post('/api/readings:batch').send({ readings }).expect(200);
 
@@ -60,7 +60,7 @@ describe('a standing', () => {
     await send(beltReading({ value: { kind: 'measure', values: [37], typed: [], unit: 'mm' } }));
     expect(await waiting()).toEqual([T118]);
     await expect(
-      place.db.sequelize.transaction(async (t) => {
+      place.db.transaction(async (t) => {
         await machinesChanged(place.db, { ids: [T126] }, t);
         throw new Error('power gone');
       }),
@@ -103,7 +103,7 @@ describe('a standing', () => {
 
   test('when many are behind the list does not wait: they are told as they stood, and follow', async () => {
     const machines = await MachineRow.count();
-    await place.db.sequelize.transaction((t) => machinesChanged(place.db, 'all', t));
+    await place.db.transaction((t) => machinesChanged(place.db, 'all', t));
     const first = await yard();
     expect(machines).toBeGreaterThan(JUDGED_INLINE + 1);
     expect(first.all?.behind).toBe(machines - 1);
@@ -117,7 +117,7 @@ describe('a standing', () => {
     const ears = await listen(place.url, (change) => heard.push(change));
     await touch([T118]);
     await judge(place.db, T118, DEMO_DAY);
-    await place.db.sequelize.transaction((t) => machinesChanged(place.db, 'all', t));
+    await place.db.transaction((t) => machinesChanged(place.db, 'all', t));
     while (heard.length < 4) await new Promise((done) => setTimeout(done, 10));
     await ears.stop();
     expect(heard.map((h) => h?.what)).toEqual([undefined, 'facts', 'standing', 'many']);
@@ -172,18 +172,14 @@ describe('a machine that cannot be judged', () => {
       `INSERT INTO spec_sheets (model, revision, document) VALUES ('Corrie 4', 99, $1)`,
       { bind: [JSON.stringify({ ...sheet?.document, revision: 99, checks: 'gone' })] },
     );
-    await place.db.sequelize.transaction((t) =>
-      machinesChanged(place.db, { model: 'Corrie 4' }, t),
-    );
+    await place.db.transaction((t) => machinesChanged(place.db, { model: 'Corrie 4' }, t));
     await runJobs(shop());
     const { apart, rows } = await yard();
     expect(apart.length).toBeGreaterThan(0);
     expect(new Set(apart.map((a) => a.machine.model))).toEqual(new Set(['Corrie 4']));
     expect(rows.length).toBeGreaterThan(apart.length);
     await place.db.sequelize.query(`DELETE FROM spec_sheets WHERE revision = 99`);
-    await place.db.sequelize.transaction((t) =>
-      machinesChanged(place.db, { model: 'Corrie 4' }, t),
-    );
+    await place.db.transaction((t) => machinesChanged(place.db, { model: 'Corrie 4' }, t));
     await runJobs(shop());
     expect((await yard()).apart).toEqual([]);
   });

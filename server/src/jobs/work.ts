@@ -5,6 +5,7 @@ import { here, keepChances, runSearch } from '../board/search';
 import type { LookApart } from '../board/thread';
 import { askStock } from '../parts/stock';
 import { clearUp } from './clearUp';
+import { askFleet } from '../fleetHours/fleetHours';
 import { runImport } from '../walks/importCsv';
 import { judgeIfBehind } from '../standings/fresh';
 import { beginDay } from '../standings/newDay';
@@ -15,6 +16,8 @@ export interface Shop {
   readonly clock: Clock;
   /** address of the stock service, where there is one */
   readonly stock?: string | undefined;
+  /** address of the fleet service, where there is one */
+  readonly fleet?: string | undefined;
   /** how plans are looked for; here unless said, on a thread where there is one */
   readonly look?: LookApart;
 }
@@ -26,6 +29,7 @@ const DO: Readonly<Record<QueueName, (shop: Shop, job: PgBoss.Job) => Promise<un
   clearUp: ({ db }) => clearUp(db),
   newDay: ({ db, clock }) => beginDay(db, clock.today()),
   stock: ({ db, stock }) => askStock(db, stock),
+  hours: ({ db, fleet }) => (fleet ? askFleet(db, fleet) : Promise.resolve()),
   search: ({ db, clock, look = here }, job) =>
     runSearch({ db, today: clock.today(), look }, named(job, 'search')),
   chances: ({ db, clock }, job) =>
@@ -46,6 +50,7 @@ const AT_ONCE: Readonly<Record<QueueName, number>> = {
   clearUp: 1,
   newDay: 1,
   stock: 1,
+  hours: 1,
   search: 1,
   chances: 1,
 };
@@ -59,7 +64,16 @@ export type Ran = Record<QueueName, number> & { failed: number };
  */
 export async function runJobs(shop: Shop): Promise<Ran> {
   const ran: Ran = {
-    ...{ judge: 0, importReadings: 0, clearUp: 0, newDay: 0, stock: 0, search: 0, chances: 0 },
+    ...{
+      judge: 0,
+      importReadings: 0,
+      clearUp: 0,
+      newDay: 0,
+      stock: 0,
+      hours: 0,
+      search: 0,
+      chances: 0,
+    },
     failed: 0,
   };
   for (;;) {
@@ -132,6 +146,10 @@ export async function startWorker(shop: Shop, url: string): Promise<Worker> {
   if (shop.stock) {
     await boss.schedule('stock', EVERY_TEN_MINUTES);
     await boss.send('stock', {}, { singletonKey: 'stock' });
+  }
+  if (shop.fleet) {
+    await boss.schedule('hours', EVERY_TEN_MINUTES);
+    await boss.send('hours', {}, { singletonKey: 'hours' });
   }
   const ears = await listen(url, () => {
     for (const id of running.values()) boss.notifyWorker(id);

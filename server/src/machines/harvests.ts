@@ -4,7 +4,8 @@ import { parseISO } from 'date-fns/parseISO';
 import { QueryTypes } from 'sequelize';
 import type { z } from 'zod';
 import type { HarvestMove, Machine, Person } from '@green-tally/core/contracts';
-import { lockMachines, machinesChanged, type Database } from '../db';
+import { harvestTroubles } from '@green-tally/core/harvest';
+import { lockMachines, machinesChanged, planMoved, type Database } from '../db';
 import { invalidField } from '../errors';
 
 const moved = (day: string, days: number): string =>
@@ -18,9 +19,9 @@ const moved = (day: string, days: number): string =>
 export async function moveHarvests(
   db: Database,
   { crop, customer, days }: z.output<typeof HarvestMove>,
-  person: Person,
+  { person, today }: { readonly person: Person; readonly today: string },
 ): Promise<number> {
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     const rows = await db.sequelize.query<{
       id: string;
       serial: string;
@@ -41,19 +42,16 @@ export async function moveHarvests(
     await lockMachines(db, ids, transaction);
     for (const { id, serial, builtOn, harvest } of rows) {
       const start = moved(harvest.start, days);
-      if (start < builtOn)
-        throw invalidField(
-          'days',
-          `Harvest cannot start before ${serial} was built, ${builtOn}.`,
-          'fewer days',
-        );
       const next = { ...harvest, start, end: moved(harvest.end, days) };
+      const [trouble] = harvestTroubles(next, { machine: { serial, builtOn }, today });
+      if (trouble) throw invalidField('days', trouble.message, 'fewer days');
       await db.sequelize.query('UPDATE machines SET harvest = $2 WHERE id = $1', {
         bind: [id, JSON.stringify(next)],
         transaction,
       });
     }
     await machinesChanged(db, { ids }, transaction);
+    await planMoved(db, person.branch, transaction);
     return ids.length;
   });
 }

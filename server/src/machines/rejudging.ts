@@ -41,7 +41,7 @@ export async function adoptRejudging(
 ): Promise<RejudgeAnswer> {
   const row = await machineToChange(id, wanted.person);
   const answer = await tryRejudging(row.id, wanted, wanted.today);
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     await MachineRow.update(
       { rejudged: { ...(row.rejudged ?? {}), [answer.model]: answer.revision } },
       { where: { id: row.id }, transaction },

@@ -10,7 +10,9 @@ import { catalogueOf } from '@green-tally/core/parts';
 import {
   CostsRow,
   currentSheets,
+  holdLock,
   machinesChanged,
+  planMoved,
   PriceRow,
   SettingRow,
   SupplierRow,
@@ -77,7 +79,7 @@ export async function changeParts(
         'a supplier of the list',
       );
   });
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     for (const { number, price, supplier } of parts) {
       const change = {
         ...(price === undefined ? {} : { price }),
@@ -92,6 +94,7 @@ export async function changeParts(
       if (!made) await there.update(change, { transaction });
     }
     if (parts.some((p) => p.price !== undefined)) await machinesChanged(db, 'all', transaction);
+    if (parts.some((p) => p.supplier !== undefined)) await planMoved(db, 'all', transaction);
   });
   return { changed: parts.length };
 }
@@ -104,8 +107,8 @@ export async function keepSuppliers(
   db: Database,
   { suppliers, version }: SupplierChange,
 ): Promise<SupplierChange> {
-  return db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query('SELECT pg_advisory_xact_lock(7142)', { transaction });
+  return db.transaction(async (transaction) => {
+    await holdLock(db.sequelize, 'suppliers', transaction);
     if ((await versionNow()) !== version)
       throw new Conflict(
         'Written meanwhile',
@@ -122,6 +125,7 @@ export async function keepSuppliers(
       { transaction },
     );
     await SettingRow.upsert({ key: VERSION, value: String(version + 1) }, { transaction });
+    await planMoved(db, 'all', transaction);
     return { suppliers, version: version + 1 };
   });
 }

@@ -67,7 +67,7 @@ const needsOf = ({
   by,
   line,
 }: Waiting): (PartNeed & { number: string; name: string })[] =>
-  line.work.parts.map(({ number, name, quantity }) => ({
+  line.work.parts.map(({ number, name, quantity, heavy }) => ({
     machineId: id,
     serial,
     workId: line.item?.id ?? '',
@@ -77,4 +77,10 @@ const needsOf = ({
     quantity,
     visit: line.item?.visit ?? null,
     by,
+    substitute: heavy
+      ? {
+          ...{ number: heavy.number, name: heavy.name, because: heavy.because },
+          quantity: heavy.together ?? quantity,
+        }
+      : null,
   }));

@@ -1,9 +1,10 @@
 import { stringify } from 'csv-stringify/sync';
-import { StockLine, type Person } from '@green-tally/core/contracts';
+import type { Person } from '@green-tally/core/contracts';
+import { StockLine } from '@green-tally/core/contracts/parts';
 import { z } from 'zod';
 import { StockRow, type Database } from '../db';
 import { Invalid } from '../errors';
-import { readTable, type CsvRecord } from '../files/readTable';
+import { readTable, type CsvRecord, type TableReader } from '../files/readTable';
 import type { Looking } from '../standings/fresh';
 import { changeParts, partsKnown, suppliersKnown } from './catalogue';
 import { demandNow } from './demand';
@@ -60,6 +61,13 @@ interface ReadRow {
   readonly onHand?: number;
 }
 
+/** Who brings parts in, when, and how their table is read. */
+interface PartsBringer {
+  readonly person: Person;
+  readonly now: Date;
+  readonly table?: TableReader | undefined;
+}
+
 /**
  * Prices, suppliers and counts from a file as {@link catalogueCsv} writes it, all or none. An empty
  * cell leaves what is there.
@@ -68,9 +76,9 @@ interface ReadRow {
 export async function importParts(
   db: Database,
   text: string,
-  by: { readonly person: Person; readonly now: Date },
+  { table = readTable, ...by }: PartsBringer,
 ): Promise<{ changed: number; counted: number }> {
-  const { records, decimalComma } = readTable(text, {
+  const { records, decimalComma } = await table(text, {
     name: 'a parts file',
     rows: 'parts',
     columns: CATALOGUE,
@@ -110,7 +118,7 @@ export async function importParts(
   );
   if (changes.length)
     await changeParts(db, { parts: changes.map(({ onHand: _, ...change }) => change) }, by);
-  if (counts.length) await keepCount(by.person.branch, { counts }, by.now);
+  if (counts.length) await keepCount({ db, branch: by.person.branch, now: by.now }, { counts });
   return { changed: changes.length, counted: counts.length };
 }
 

@@ -5,7 +5,7 @@ import { subDays } from 'date-fns/subDays';
 import type { NewOrders, OrderChange, PartOrder, Person } from '@green-tally/core/contracts';
 import { workingDayFrom, workingDaysAfter } from '@green-tally/core/plan';
 import { inBranch } from '@green-tally/core/rights';
-import { OrderRow, type Database } from '../db';
+import { holdLock, OrderRow, planMoved, type Database } from '../db';
 import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
 import { partsKnown, suppliersKnown } from './catalogue';
 import { askStock, bookIn, countIn } from './stock';
@@ -90,16 +90,14 @@ export async function placeOrders(
       version: 1,
     };
   });
-  await db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query('SELECT pg_advisory_xact_lock($1, hashtext($2))', {
-      bind: [LOCK, person.branch],
-      transaction,
-    });
+  await db.transaction(async (transaction) => {
+    await holdLock(db.sequelize, 'orders', transaction, person.branch);
     await refuseTwice(orders, person.branch, transaction);
     await OrderRow.bulkCreate(
       rows.map(({ seen: _, ...row }) => row),
       { transaction, ignoreDuplicates: true },
     );
+    await planMoved(db, person.branch, transaction);
   });
   const kept = await OrderRow.findAll({ where: { id: orders.map((o) => o.id) } });
   return kept.map(toOrder);
@@ -116,7 +114,7 @@ export async function changeOrder(
   { version, ...change }: OrderChange,
 ): Promise<PartOrder> {
   const { db, today, now, stock } = counter;
-  const { came, after } = await db.sequelize.transaction(async (transaction) => {
+  const { came, after } = await db.transaction(async (transaction) => {
     const row = await theOrder(counter, id, transaction);
     if (row.version !== version) throw changedMeanwhile();
     const before = toOrder(row);
@@ -134,14 +132,12 @@ export async function changeOrder(
     const came = cameOf(after) - cameOf(before);
     if (came !== 0 && stock) await bookIn(stock, whereOf(after, came));
     else if (came !== 0) await countIn(db, whereOf(after, came), now, transaction);
+    await planMoved(db, after.branch, transaction);
     return { came, after };
   });
   if (came !== 0) await askStock(db, stock);
   return after;
 }
-
-/** Orders of a branch are placed one after the other. */
-const LOCK = 7145;
 
 /**
  * Two who order what is short at the same moment would order it twice: the second is told.
@@ -181,11 +177,12 @@ const whereOf = ({ branch, number }: PartOrder, quantity: number) => ({
 
 /** Takes an order back that has not come. */
 export async function cancelOrder(counter: Counter, id: string): Promise<void> {
-  await counter.db.sequelize.transaction(async (transaction) => {
+  await counter.db.transaction(async (transaction) => {
     const row = await theOrder(counter, id, transaction);
     if (row.arrivedOn)
       throw new Conflict('It has come', 'What has come is not cancelled. Book it out instead.');
     await row.destroy({ transaction });
+    await planMoved(counter.db, row.branch, transaction);
   });
 }
 

@@ -2,10 +2,11 @@ import { randomUUID } from 'node:crypto';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { parse } from 'csv-parse/sync';
-import { Catalogue, PartOrder, PartsPage, VanList } from '@green-tally/core/contracts';
+import { VanList } from '@green-tally/core/contracts';
+import { Catalogue, PartOrder, PartsPage } from '@green-tally/core/contracts/parts';
 import { demoId } from '@green-tally/demo';
 import { createStock } from '../stock/stock';
-import { openPlace, problem, signedIn, type Place } from '../testing/place';
+import { machineId, openPlace, problem, signedIn, type Place } from '../testing/place';
 import { changeOrder } from './orders';
 import { askStock, bookIn } from './stock';
 
@@ -129,6 +130,60 @@ describe('two who order at the same moment', () => {
     await order(who(rhea), seen, id).expect(201);
     await order(who(rhea), seen, id).expect(201);
     expect(await onOrder()).toBe(seen + 2);
+  });
+});
+
+describe('a part that is short, and another that may go in its place', () => {
+  const heavy = { number: 'LM-7021', name: 'Fan belt, heavy', because: 'for wet straw' };
+  const id = randomUUID();
+  const substitute = (number: string, agent = rhea) =>
+    who(agent).post(`/api/work/${id}/substitute`).send({ number });
+  const needOf = async (number: string) =>
+    (await rowOf(number))?.needs.find((n) => n.workId === id);
+  beforeAll(async () => {
+    const line = { number: 'T-700', name: 'Fan belt', quantity: 2, heavy };
+    await who(ines)
+      .post('/api/work')
+      .send({
+        items: [
+          {
+            ...{ id, machineId: machineId('T126'), checkId: 'fan-drive-belt' },
+            ...{ decision: 'replace', places: ['belt'], reason: 'Worn.', minutes: 45 },
+            parts: [line, { number: 'T-701', name: 'Pin', quantity: 4, neededBy: 'T-700' }],
+            ...{ acceptedBy: 'Ines Marrow', acceptedAt: '2026-06-09T09:00:00.000Z' },
+          },
+        ],
+      })
+      .expect(201);
+  });
+  test('is offered with what is free of it, and taken once, with how it was beside it', async () => {
+    await count([{ number: heavy.number, onHand: 3 }]);
+    expect((await needOf('T-700'))?.substitute).toMatchObject({ ...heavy, quantity: 2 });
+    expect((await substitute('T-700', ines)).status).toBe(403);
+    const { body } = await substitute('T-700').expect(200);
+    expect(body.parts).toEqual([
+      { number: heavy.number, name: heavy.name, quantity: 2, instead: 'T-700' },
+      { number: 'T-701', name: 'Pin', quantity: 4, neededBy: heavy.number },
+    ]);
+    expect(body.proposed).toMatchObject({ minutes: 45, parts: [{ number: 'T-700' }, {}] });
+    expect(await needOf('T-700')).toBeUndefined();
+    expect(await needOf(heavy.number)).toMatchObject({ quantity: 2, substitute: null });
+    // a second tap changes nothing, and says why
+    problem(await substitute('T-700'), 409, 'number');
+  });
+  test('work that was worked on keeps its parts', async () => {
+    await who(ines)
+      .post(`/api/work/${id}/worked`)
+      .send({
+        ...{ id: randomUUID(), at: '2026-06-09T10:00:00.000Z', by: 'Ines Marrow' },
+        ...{ hands: ['Ines Marrow'], minutes: 30, hours: 100 },
+      })
+      .expect(200);
+    problem(await substitute(heavy.number), 409, 'id');
+    problem(
+      await who(rhea).post(`/api/work/${randomUUID()}/substitute`).send({ number: 'T-700' }),
+      404,
+    );
   });
 });
 

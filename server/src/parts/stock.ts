@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { StockAnswer, type StockCount, type StockState } from '@green-tally/core/contracts';
-import { BranchRow, StockRow, within, type Database } from '../db';
+import { StockAnswer, type StockCount, type StockState } from '@green-tally/core/contracts/parts';
+import { BranchRow, planMoved, StockRow, within, type Database } from '../db';
 import { Conflict, invalidField } from '../errors';
 import { partsKnown } from './catalogue';
 
@@ -52,7 +52,7 @@ function parsed(text: string): unknown {
 
 function keepAnswer(db: Database, branch: string, answer: StockAnswer): Promise<void> {
   const lines = [...new Map(answer.lines.map((l) => [l.number, l.onHand]))];
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     await db.sequelize.query(
       `INSERT INTO stock AS s (branch, number, on_hand, as_of, source)
        SELECT $1, x.number, x.on_hand, $3, 'service' FROM jsonb_to_recordset($2) AS x (number text, on_hand int)
@@ -76,6 +76,7 @@ function keepAnswer(db: Database, branch: string, answer: StockAnswer): Promise<
        ON CONFLICT (branch) DO UPDATE SET service = $2, simulated = $3, as_of = $4, trouble = NULL`,
       { bind: [branch, answer.service, answer.simulated, answer.asOf], transaction },
     );
+    await planMoved(db, branch, transaction);
   });
 }
 
@@ -107,9 +108,8 @@ export async function stockState(db: Database, branch: string): Promise<StockSta
 
 /** Keeps what somebody counted on a branch's shelf. @throws Invalid for a part no sheet names */
 export async function keepCount(
-  branch: string,
+  { db, branch, now }: { readonly db: Database; readonly branch: string; readonly now: Date },
   { counts }: StockCount,
-  now: Date,
 ): Promise<{ counted: number }> {
   const known = new Set((await partsKnown()).map((p) => p.number));
   counts.forEach(({ number }, i) => {
@@ -120,10 +120,13 @@ export async function keepCount(
         'a part number of a sheet',
       );
   });
-  await StockRow.bulkCreate(
-    counts.map((c) => ({ ...c, branch, asOf: now, source: 'count' as const })),
-    { updateOnDuplicate: ['onHand', 'asOf', 'source'] },
-  );
+  await db.transaction(async (transaction) => {
+    await StockRow.bulkCreate(
+      counts.map((c) => ({ ...c, branch, asOf: now, source: 'count' as const })),
+      { updateOnDuplicate: ['onHand', 'asOf', 'source'], transaction },
+    );
+    await planMoved(db, branch, transaction);
+  });
   return { counted: counts.length };
 }
 

@@ -1,20 +1,25 @@
 import { Op } from 'sequelize';
-import type { VanList, Visit } from '@green-tally/core/contracts';
+import type { Person, VanList, Visit } from '@green-tally/core/contracts';
 import { vanList } from '@green-tally/core/parts';
 import { checksFor } from '@green-tally/core/walk';
-import { handsOf, machineFileOf, namesOf, toVisit, VisitRow } from '../db';
+import { handsOf, machineFileOf, namesOf, PersonRow, toVisit, VisitRow } from '../db';
 import { NotFound } from '../errors';
+import { machineToSee, toSee } from '../people/sight';
 
-/** What is loaded for one visit. @throws NotFound */
-export async function vanOfVisit(id: string): Promise<VanList> {
+/** What is loaded for one visit. @throws NotFound; Forbidden for people of another branch */
+export async function vanOfVisit(id: string, person: Person): Promise<VanList> {
   const row = await VisitRow.findByPk(id);
   if (!row) throw new NotFound('visit');
+  await machineToSee(row.machineId, person);
   const [visit] = await named([row]);
   return vanOf(visit ? [visit] : [], visit?.technician ?? '', null);
 }
 
-/** What a technician loads for the visits of a day. */
-export async function vanOfDay(technicianId: string, on: string): Promise<VanList> {
+/** What a technician loads for the visits of a day. @throws NotFound, Forbidden */
+export async function vanOfDay(technicianId: string, on: string, person: Person): Promise<VanList> {
+  const technician = await PersonRow.findByPk(technicianId);
+  if (!technician) throw new NotFound('technician');
+  await toSee(person, technician.branch);
   const rows = await VisitRow.findAll({
     where: {
       [Op.or]: [{ technicianId }, { mateId: technicianId }],
@@ -23,9 +28,7 @@ export async function vanOfDay(technicianId: string, on: string): Promise<VanLis
     },
     order: ['startsOn', 'id'],
   });
-  const name = (await namesOf([technicianId])).get(technicianId);
-  if (name === undefined) throw new NotFound('technician');
-  return vanOf(await named(rows), name, on);
+  return vanOf(await named(rows), technician.name, on);
 }
 
 async function named(rows: readonly VisitRow[]): Promise<Visit[]> {

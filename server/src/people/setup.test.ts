@@ -1,6 +1,9 @@
+import { spawn } from 'node:child_process';
+import { resolve } from 'node:path';
 import request from 'supertest';
 import { Session } from '@green-tally/core/contracts';
-import { migrate, unmigrate } from '../db';
+import { DEMO_DAY, DEMO_PEOPLE } from '@green-tally/demo';
+import { migrate, PersonRow, SettingRow, unmigrate } from '../db';
 import { openPlace, type Place } from '../testing/place';
 
 let place: Place;
@@ -29,6 +32,11 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '014-work',
     '015-parts',
     '016-board',
+    '017-people-and-believable-numbers',
+    '018-hours-as-entered',
+    '019-reports',
+    '020-fleet-hours',
+    '021-api-tokens',
   ]);
 });
 
@@ -52,6 +60,11 @@ test('two processes migrating at once agree', async () => {
     '014-work',
     '015-parts',
     '016-board',
+    '017-people-and-believable-numbers',
+    '018-hours-as-entered',
+    '019-reports',
+    '020-fleet-hours',
+    '021-api-tokens',
   ]);
 });
 
@@ -82,4 +95,36 @@ test('the first visit makes the first admin and branch, and only the first', asy
     .send({ name: 'Ben', signIn: 'BEN', password: 'long enough now', role: 'technician' })
     .expect(409);
   expect(taken.body.errors[0].field).toBe('signIn');
+});
+
+test('three servers that start at once on an empty place: one loads the demo, all are there', async () => {
+  const empty = await openPlace({ demo: false });
+  const servers = [8771, 8772, 8773].map((port) =>
+    spawn(process.execPath, [resolve(__dirname, '../../dist/serve.mjs')], {
+      env: {
+        ...process.env,
+        ...{ DATABASE_URL: empty.url, GREEN_TALLY_DEMO: '1', PORT: String(port), WORKERS: '0' },
+        ...{ GREEN_TALLY_GAUGE: '', GREEN_TALLY_STOCK: '', LOG_LEVEL: 'silent' },
+      },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    }),
+  );
+  try {
+    await Promise.all(
+      servers.map(
+        (child) =>
+          new Promise<void>((ready, fail) => {
+            child.stdout.on('data', (said: Buffer) => {
+              if (said.toString().includes('listening on')) ready();
+            });
+            child.once('exit', (code) => fail(new Error(`a server ended (${code})`)));
+          }),
+      ),
+    );
+    expect(await PersonRow.count()).toBe(DEMO_PEOPLE.length);
+    expect((await SettingRow.findByPk('statedDay'))?.value).toBe(DEMO_DAY);
+  } finally {
+    servers.forEach((child) => child.kill('SIGKILL'));
+    await empty.close();
+  }
 });

@@ -52,10 +52,14 @@ describe('a photo', () => {
       expect.objectContaining({ by: 'Ines Marrow', checkId: 'fan-drive-belt', dropped: null }),
     ]);
   });
-  test('is shown as it was sent, and small; the bytes may be kept for ever', async () => {
+  test('is shown as it was sent, and small; who may see it is asked each time, the bytes are sent once', async () => {
     const id = await whole();
     const full = await ines.get(`/api/photos/${id}`).responseType('blob').expect(200);
-    expect(full.headers['cache-control']).toContain('immutable');
+    expect(full.headers['cache-control']).toBe('private, no-cache');
+    const again = { 'if-none-match': full.headers['etag'] ?? '' };
+    await ines.get(`/api/photos/${id}`).set(again).expect(304);
+    const corin = await signedIn(place.app, 'corin');
+    await corin.get(`/api/photos/${id}`).set(again).expect(403);
     expect(full.headers['content-type']).toBe('image/jpeg');
     expect(Buffer.compare(full.body, photo)).toBe(0);
     const large = await whole(await aPhoto(900, 600));

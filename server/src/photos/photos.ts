@@ -1,9 +1,10 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { MOST_PHOTO_BYTES, Photo, type Person, type PhotoState } from '@green-tally/core/contracts';
-import { inBranch, mayDo } from '@green-tally/core/rights';
-import { MachineRow, machinesChanged, PhotoRow, toPhoto, type Database } from '../db';
-import { Conflict, Forbidden, invalidField, NotFound } from '../errors';
+import { mayDo } from '@green-tally/core/rights';
+import { databaseAway, machinesChanged, PhotoRow, toPhoto, type Database } from '../db';
+import { Away, Conflict, Forbidden, invalidField, NotFound } from '../errors';
 import { machineToChange } from '../machines/machines';
+import { machineToSee } from '../people/sight';
 import { pictureOf } from './picture';
 import type { FileStore } from './store';
 
@@ -33,7 +34,7 @@ export async function announcePhoto(
   await machineToChange(photo.machineId, person);
   const kept = await PhotoRow.findByPk(photo.id);
   if (kept) return stateOfKept(kept, photo);
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     await db.sequelize.query(
       'INSERT INTO photo_uploads (id, photo) VALUES ($1, $2) ON CONFLICT (id) DO NOTHING',
       { bind: [photo.id, JSON.stringify({ ...photo, by: person.name })], transaction },
@@ -87,7 +88,7 @@ async function cameThrough(db: Database, id: string, transaction: Transaction): 
 export async function takePart(db: Database, store: FileStore, part: Part): Promise<PhotoState> {
   const kept = await PhotoRow.findByPk(part.id);
   if (kept) return { have: kept.bytes, done: true };
-  const came = await db.sequelize.transaction((transaction) => addPart(db, part, transaction));
+  const came = await db.transaction((transaction) => addPart(db, part, transaction));
   if (!came.whole) return { have: came.have, done: false };
   await storeWhole(db, store, came.photo, came.whole);
   return { have: came.have, done: true };
@@ -152,9 +153,8 @@ async function storeWhole(
     await db.sequelize.query('DELETE FROM photo_uploads WHERE id = $1', { bind: [photo.id] });
     throw error;
   });
-  await store.keep(keyOf(photo.id, 'full'), full);
-  await store.keep(keyOf(photo.id, 'small'), small);
-  await db.sequelize.transaction(async (transaction) => {
+  await kept(store, photo.id, { full, small });
+  await db.transaction(async (transaction) => {
     const row = { ...photo, width, height, takenAt: new Date(photo.takenAt), dropped: null };
     await PhotoRow.bulkCreate([row], { transaction, ignoreDuplicates: true });
     await db.sequelize.query('DELETE FROM photo_uploads WHERE id = $1', {
@@ -165,18 +165,41 @@ async function storeWhole(
   });
 }
 
-/** What a photo shows. @throws NotFound; Forbidden for people of another branch */
-export async function photoShown(
+/** @throws Away where the store is full, or gone: what came is here still, and the last of it is sent again */
+async function kept(
   store: FileStore,
   id: string,
-  size: PhotoSize,
-  person: Person,
-): Promise<Uint8Array> {
+  pictures: Readonly<Record<PhotoSize, Uint8Array>>,
+): Promise<void> {
+  try {
+    await store.keep(keyOf(id, 'full'), pictures.full);
+    await store.keep(keyOf(id, 'small'), pictures.small);
+  } catch (error) {
+    if (databaseAway(error)) throw error;
+    process.stderr.write(
+      `photos: ${error instanceof Error ? error.name : 'the store'} does not take any\n`,
+    );
+    throw new Away(
+      'Photos are not taken just now',
+      'The store for photos is full or away. The photo stays on the phone and is sent again.',
+    );
+  }
+}
+
+/** A photo that a person may look at. @throws NotFound; Forbidden for people of another branch */
+export async function photoToSee(id: string, person: Person): Promise<PhotoRow> {
   const row = await PhotoRow.findByPk(id);
-  const machine = row && (await MachineRow.findByPk(row.machineId));
-  if (!machine || row.dropped) throw new NotFound('photo');
-  if (!inBranch(person, machine.branch))
-    throw new Forbidden('Another branch', `This photo belongs to ${machine.branch}.`);
+  if (!row || row.dropped) throw new NotFound('photo');
+  await machineToSee(row.machineId, person);
+  return row;
+}
+
+/** What a photo shows. @throws NotFound where it lies nowhere any more */
+export async function photoShown(
+  store: FileStore,
+  { id }: Pick<PhotoRow, 'id'>,
+  size: PhotoSize,
+): Promise<Uint8Array> {
   const data = await store.read(keyOf(id, size));
   if (!data) throw new NotFound('photo');
   return data;
@@ -197,7 +220,7 @@ export async function dropPhoto(
   if (row.by !== person.name && !mayDo(person.role, 'planVisits'))
     throw new Forbidden('Not yours', `${row.by} took this photo; he or a planner takes it away.`);
   if (!row.dropped)
-    await db.sequelize.transaction(async (transaction) => {
+    await db.transaction(async (transaction) => {
       await row.update({ dropped: { at: now.toISOString(), by: person.name } }, { transaction });
       await machinesChanged(db, { ids: [row.machineId] }, transaction);
     });

@@ -53,7 +53,7 @@ export async function listFeeds({ person, secret }: Known): Promise<CalendarFeed
 /** Makes a link of a technician's calendar. @throws Invalid for nobody; Forbidden */
 export async function makeFeed(known: Known, personId: string, now: Date): Promise<CalendarFeed> {
   const of = await PersonRow.findByPk(personId);
-  if (!of || of.role !== 'technician')
+  if (!of || of.suspendedAt || of.role !== 'technician')
     throw invalidField('personId', 'There is no such technician.', 'a technician of this place');
   refuse(known, of);
   const row = await FeedRow.create({

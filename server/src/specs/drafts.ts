@@ -37,7 +37,7 @@ export async function saveDraft(
       `This is the draft of ${model}, the sheet says ${save.sheet.model}.`,
       [{ field: 'sheet.model', message: `wanted ${model}` }],
     );
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     const there = await DraftRow.findByPk(model, { transaction, lock: transaction.LOCK.UPDATE });
     if ((there?.version ?? 0) !== save.version) throw overtaken(there);
     const { basedOn, sheet: document } = save;
@@ -84,7 +84,7 @@ export async function publishDraft(
   model: string,
   { version, remark, by, at }: Publishing,
 ): Promise<SpecSheet> {
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     const draft = await DraftRow.findByPk(model, { transaction, lock: transaction.LOCK.UPDATE });
     if (draft?.version !== version) throw overtaken(draft);
     const where = { model };

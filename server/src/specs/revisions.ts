@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes } from 'sequelize';
 import type { SpecDetail, SpecRevision, SpecSheet, SpecSummary } from '@green-tally/core/contracts';
 import { limitProgress, limitRows } from '@green-tally/core/figures';
-import { connection, machinesChanged, sheetOf, SheetRow, type Database } from '../db';
+import { connection, holdLock, machinesChanged, sheetOf, SheetRow, type Database } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { refuseLostBuilds } from './builds';
 import { pageOfRows, unknownCursor, type Page, type PageAsked } from '../paging';
@@ -23,23 +23,28 @@ export async function storeSheet(
   { by, at }: Doing,
 ): Promise<'stored' | 'there'> {
   const { model, revision } = sheet;
-  const there = await SheetRow.findOne({ where: { model, revision } });
-  if (there) {
-    if (isDeepStrictEqual(sheetOf(there), sheet)) return 'there';
-    throw new Conflict(
-      'Revision taken',
-      `${model} revision ${revision} is there with other content. Give the changed sheet the next number.`,
-      [{ field: 'revision', message: 'wanted a revision not used yet' }],
-    );
-  }
-  const latest = await SheetRow.max<number | null, SheetRow>('revision', { where: { model } });
-  if (latest !== null && revision < latest)
-    throw new Conflict(
-      'Revision too old',
-      `${model} is at revision ${latest}. Give the sheet a higher number.`,
-      [{ field: 'revision', message: `wanted ${latest + 1}` }],
-    );
-  await db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
+    // of two who store one model at once the second finds what the first has stored
+    await holdLock(db.sequelize, 'revisions', transaction, model);
+    const there = await SheetRow.findOne({ where: { model, revision }, transaction });
+    if (there) {
+      if (isDeepStrictEqual(sheetOf(there), sheet)) return 'there';
+      throw new Conflict(
+        'Revision taken',
+        `${model} revision ${revision} is there with other content. Give the changed sheet the next number.`,
+        [{ field: 'revision', message: 'wanted a revision not used yet' }],
+      );
+    }
+    const latest = await SheetRow.max<number | null, SheetRow>('revision', {
+      where: { model },
+      transaction,
+    });
+    if (latest !== null && revision < latest)
+      throw new Conflict(
+        'Revision too old',
+        `${model} is at revision ${latest}. Give the sheet a higher number.`,
+        [{ field: 'revision', message: `wanted ${latest + 1}` }],
+      );
     const inForce =
       latest === null
         ? null
@@ -48,8 +53,8 @@ export async function storeSheet(
     const row = { model, revision, document: sheet, publishedBy: by, publishedAt: at };
     await SheetRow.create(row, { transaction });
     await machinesChanged(db, { model }, transaction);
+    return 'stored';
   });
-  return 'stored';
 }
 
 type SummaryRow = Omit<SpecSummary, 'draft' | 'publishedAt' | 'figures'> & {

@@ -116,7 +116,7 @@ interface Mark {
 
 async function keep(db: Database, mark: Mark, derived: Derived): Promise<void> {
   const { id } = mark;
-  await db.sequelize.transaction(async (transaction) => {
+  await db.transaction(async (transaction) => {
     const before = await boardOf(db, id, transaction);
     const [kept] = await upsert(db, mark, derived, transaction);
     if (!kept) return;

@@ -15,6 +15,7 @@ import {
   BreakdownRow,
   fleetRates,
   machineWithSheets,
+  planMoved,
   readingsOf,
   toWork,
   WorkRow,
@@ -31,13 +32,15 @@ export async function beginDay(db: Database, today: string): Promise<number> {
   await learn(db, today);
   const { id: rates } = await fleetRates();
   const behind = await behindOf(db, undefined, { today, rates }, { most: MANY });
-  await db.sequelize.transaction((transaction) =>
-    db.queue.add(
+  await db.transaction(async (transaction) => {
+    await db.queue.add(
       'judge',
       behind.map((id) => ({ key: id, data: { machine: id } })),
       transaction,
-    ),
-  );
+    );
+    // what should have come yesterday has not: the plan is another day nearer to harvest
+    await planMoved(db, 'all', transaction);
+  });
   return behind.length;
 }
 

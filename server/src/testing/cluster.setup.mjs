@@ -1,5 +1,5 @@
 import { throwAwayCluster } from '../../../tools/cluster.mjs';
-import { bundle } from '../../../tools/house.mjs';
+import { bundle, bundleServer } from '../../../tools/house.mjs';
 
 /** A PostgreSQL cluster of the tests' own with the demo loaded to copy from, gone with them. */
 export default async function setup() {
@@ -10,5 +10,5 @@ export default async function setup() {
   );
   await makeTemplate(globalThis.testCluster.url);
   // workers run as they do in earnest
-  bundle('server/src/cli/work.ts', 'server/dist/work.mjs');
+  bundleServer();
 }

@@ -5,7 +5,7 @@ import type { SpecDetail } from '@green-tally/core/contracts';
 import { DEMO_DAY, DEMO_PASSWORD, demoId } from '@green-tally/demo';
 import { openDatabase, type Database } from '../db';
 import { createApp } from '../http/app';
-import { clockFor } from '../clock';
+import type { Clock } from '../clock';
 import { databaseUrl, makeDatabase } from './template';
 
 /** A database of its own on the test cluster, and the app upon it. */
@@ -16,6 +16,12 @@ export interface Place {
   close(): Promise<void>;
 }
 
+/** The demo's day, late: what tests say was taken that day is past, whenever they run. */
+const AFTERNOON: Clock = {
+  today: () => DEMO_DAY,
+  now: () => new Date(`${DEMO_DAY}T18:00:00.000Z`),
+};
+
 export async function openPlace({ demo = true } = {}): Promise<Place> {
   const base = process.env['TEST_DATABASE_URL'] ?? '';
   const name = `t_${randomUUID().replaceAll('-', '')}`;
@@ -24,7 +30,7 @@ export async function openPlace({ demo = true } = {}): Promise<Place> {
   const db = await openDatabase(url);
   const app = createApp({
     db,
-    clock: clockFor(DEMO_DAY),
+    clock: AFTERNOON,
     sessionSecret: 'test',
     logLevel: 'silent',
     checkAnswers: true,
@@ -93,4 +99,29 @@ export function firstWords(
     done(null, String(said));
     (response as unknown as { destroy(): void }).destroy();
   });
+}
+
+type Agent = Awaited<ReturnType<typeof signedIn>>;
+
+/**
+ * A demo place with some people signed in, opened before the tests of a file and closed after them.
+ * @returns the place, and somebody's agent, once they are there
+ */
+export function placeWith(...names: readonly string[]): {
+  readonly place: () => Place;
+  readonly as: (name: string) => Agent;
+} {
+  let opened: Place | undefined;
+  const agents = new Map<string, Agent>();
+  beforeAll(async () => {
+    const place = await openPlace();
+    opened = place;
+    for (const name of names) agents.set(name, await signedIn(place.app, name));
+  });
+  afterAll(() => opened?.close());
+  const there = <T>(thing: T | undefined): T => {
+    if (thing === undefined) throw new Error('nobody is there yet');
+    return thing;
+  };
+  return { place: () => there(opened), as: (name) => there(agents.get(name)) };
 }

@@ -47,7 +47,7 @@ describe('ticks', () => {
     const one = tick();
     await send(technician, one).expect(201);
     const other = tick();
-    problem(await send(technician, other, { ...one, key: 'close|made|tools' }), 404);
+    problem(await send(technician, other, { ...one, key: 'close|made|tools' }), 400, 'ticks.1.id');
     expect((await kept()).some((t) => t.id === other.id)).toBe(false);
   });
   test.each([

@@ -1,7 +1,7 @@
 import type { Person, Tick } from '@green-tally/core/contracts';
 import { mayDo } from '@green-tally/core/rights';
-import { machinesChanged, TickRow, toTick, type Database } from '../db';
-import { Forbidden, invalidField, NotFound } from '../errors';
+import { lockMachines, machinesChanged, TickRow, toTick, type Database } from '../db';
+import { Forbidden, invalidField } from '../errors';
 import { machineToChange } from '../machines/machines';
 
 /** What a tick may be of, and whether it has to say why. */
@@ -35,15 +35,25 @@ export async function keepTicks(
     checkTick(tick, `ticks.${i}`, person);
     await machineToChange(tick.machineId, person);
   }
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     const ids = ticks.map((t) => t.id);
+    // of two with one id at once the second finds the first
+    await lockMachines(
+      db,
+      ticks.map((t) => t.machineId),
+      transaction,
+    );
     const there = new Map(
       (await TickRow.findAll({ where: { id: ids }, transaction })).map((t) => [t.id, t]),
     );
-    for (const tick of ticks) {
+    for (const [i, tick] of ticks.entries()) {
       const old = there.get(tick.id);
-      if (old && (old.machineId !== tick.machineId || old.key !== tick.key))
-        throw new NotFound('tick on this machine');
+      if (old && !sameTick(old, tick))
+        throw invalidField(
+          `ticks.${i}.id`,
+          'This id is already used for another tick.',
+          'an id of its own: what is said anew is a new tick',
+        );
     }
     await TickRow.bulkCreate(
       ticks
@@ -55,6 +65,9 @@ export async function keepTicks(
     return (await TickRow.findAll({ where: { id: ids }, transaction })).map(toTick);
   });
 }
+
+const sameTick = (a: TickRow, b: Tick): boolean =>
+  a.machineId === b.machineId && a.key === b.key && a.done === b.done && a.note === b.note;
 
 /** @throws Invalid naming the field; Forbidden where it is not theirs */
 function checkTick(tick: Tick, at: string, person: Person): void {

@@ -1,8 +1,16 @@
 import { z } from 'zod';
 import { Reading, ReadingBatch, type BatchAnswer, type Person } from '@green-tally/core/contracts';
 import type { Database } from '../db';
-import { fieldErrors } from '../errors';
-import { openBooks, storeReadings } from './store';
+import { fieldErrors, textTroubles } from '../errors';
+import { openBooks } from './books';
+import { storeReadings } from './store';
+
+/** Who sends a batch, and when. */
+interface Sender {
+  readonly person: Person;
+  readonly today: string;
+  readonly now: Date;
+}
 
 type Result = BatchAnswer['results'][number];
 
@@ -14,20 +22,22 @@ type Result = BatchAnswer['results'][number];
 export async function storeBatch(
   db: Database,
   readings: readonly unknown[],
-  person: Person,
-  today: string,
+  { person, today, now }: Sender,
 ): Promise<BatchAnswer> {
   if (readings.length === 1) ReadingBatch.parse({ readings });
+  const broken = readings.map((r) => textTroubles(r));
   const parsed = readings.map((r) => Reading.safeParse(r));
-  const good = parsed.flatMap((p) => (p.success ? [p.data] : []));
+  // whoever sends them took them
+  const good = parsed.flatMap((p, i) =>
+    p.success && !broken[i]?.length ? [{ ...p.data, by: person.name }] : [],
+  );
   const stored = good.length
     ? (
         await storeReadings(
           db,
           good,
           await openBooks(
-            person,
-            today,
+            { person, today, now: now.toISOString() },
             good.map((r) => r.machineId),
           ),
         )
@@ -35,9 +45,9 @@ export async function storeBatch(
     : [];
   const left = stored.values();
   const results = parsed.map((p, i): Result => {
-    const answer = p.success ? left.next().value : undefined;
+    const answer = p.success && !broken[i]?.length ? left.next().value : undefined;
     if (answer) return answer;
-    const errors = p.success ? [] : fieldErrors(p.error);
+    const errors = p.success ? (broken[i] ?? []) : fieldErrors(p.error);
     return { id: idIn(readings[i]), result: 'rejected', errors };
   });
   return { results };

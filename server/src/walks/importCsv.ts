@@ -10,7 +10,8 @@ import { currentSheets, ImportRow, MachineRow, toMachine, type Database } from '
 import { Invalid, NotFound } from '../errors';
 import { findPerson } from '../people/people';
 import { readReadingsCsv, type ReadRow } from './readCsv';
-import { MovedMeanwhile, openBooks, storeReadings, tryReadings, type Progress } from './store';
+import { openBooks } from './books';
+import { MovedMeanwhile, storeReadings, tryReadings, type Progress } from './store';
 
 /** Lines told of each sort; a report of a hundred thousand helps nobody. */
 const MOST_LINES = 2000;
@@ -29,7 +30,7 @@ export async function beginImport(
   how: Importing,
 ): Promise<Import> {
   const id = uuidv7();
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     const row = await ImportRow.create(
       { id, personId: person.id, ...how, file, state: 'waiting', step: 'reading', done: 0 },
       { transaction },
@@ -67,14 +68,15 @@ const toImport = (row: ImportRow): Import => ({
 export async function runImport(db: Database, id: string, today: string): Promise<void> {
   const row = await ImportRow.findByPk(id);
   if (!row?.file || row.state === 'done' || row.state === 'refused') return;
-  const person = await findPerson(row.personId);
-  if (!person) return;
+  const sender = await findPerson(row.personId);
   // told on a connection of its own: what is being stored is seen by nobody until it is there
   const tell = (change: Partial<ImportRow['_attributes']>) =>
     ImportRow.update(change, { where: { id } });
   await tell({ state: 'running', step: 'reading', done: 0 });
   try {
-    const report = await importReadings(db, row.file, person, {
+    if (!sender)
+      throw new Invalid('Nobody’s file', 'Whoever sent this file may not sign in any more.');
+    const report = await importReadings(db, row.file, sender.person, {
       mode: row.mode,
       preview: row.preview,
       today,
@@ -118,8 +120,7 @@ async function importReadings(
   const readings = rows.flatMap((r) => (r.reading ? [r.reading] : []));
   const books = () =>
     openBooks(
-      person,
-      today,
+      { person, today },
       readings.map((r) => r.machineId),
     );
   const all = mode === 'all';

@@ -1,6 +1,7 @@
 import type { Person, Walk } from '@green-tally/core/contracts';
 import { lockMachines, machinesChanged, toWalk, WalkRow, type Database } from '../db';
-import { NotFound } from '../errors';
+import { Invalid, NotFound } from '../errors';
+import { aheadTroubles } from '@green-tally/core/walk';
 import { machineToChange } from '../machines/machines';
 
 /**
@@ -8,13 +9,23 @@ import { machineToChange } from '../machines/machines';
  * which checks it takes along. What another phone has said of it meanwhile stands: a finished walk
  * is not begun again, and nothing it takes is left out.
  */
-export async function keepWalk(db: Database, walk: Walk, person: Person): Promise<Walk> {
+export async function keepWalk(
+  db: Database,
+  sent: Walk,
+  { person, now }: { readonly person: Person; readonly now: Date },
+): Promise<Walk> {
+  const walk = { ...sent, by: person.name };
   await machineToChange(walk.machineId, person);
+  for (const field of ['startedAt', 'madeSafeAt', 'finishedAt'] as const) {
+    const [ahead] = aheadTroubles(walk[field] ?? '', now.toISOString(), field);
+    if (walk[field] && ahead)
+      throw new Invalid('Some of this cannot be used', ahead.message, [ahead]);
+  }
   const times = {
     finishedAt: walk.finishedAt ? new Date(walk.finishedAt) : null,
     madeSafeAt: walk.madeSafeAt ? new Date(walk.madeSafeAt) : null,
   };
-  const row = await db.sequelize.transaction(async (transaction) => {
+  const row = await db.transaction(async (transaction) => {
     await lockMachines(db, [walk.machineId], transaction);
     const there = await WalkRow.findByPk(walk.id, { transaction });
     if (there && there.machineId !== walk.machineId) throw new NotFound('walk on this machine');

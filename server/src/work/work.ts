@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize';
 import type { Person, WorkedEntry, WorkItem } from '@green-tally/core/contracts';
 import { standingOf } from '@green-tally/core/plan';
 import { checksFor } from '@green-tally/core/walk';
-import { workKey } from '@green-tally/core/work';
+import { substituted, workedOn, workKey } from '@green-tally/core/work';
 import {
   currentSheets,
   lockMachines,
@@ -15,7 +15,7 @@ import {
   WorkRow,
   type Database,
 } from '../db';
-import { invalidField, NotFound } from '../errors';
+import { Conflict, invalidField, NotFound } from '../errors';
 import { machineToChange } from '../machines/machines';
 
 /**
@@ -40,7 +40,7 @@ export async function acceptWork(
       );
     }
   }
-  return db.sequelize.transaction(async (transaction) => {
+  return db.transaction(async (transaction) => {
     await lockMachines(
       db,
       items.map((i) => i.machineId),
@@ -85,6 +85,30 @@ async function openWork(
   return open;
 }
 
+/** Which work is changed, and by whom. */
+interface Changing {
+  readonly db: Database;
+  readonly id: string;
+  readonly person: Person;
+}
+
+/** Changes one item while nobody else writes to its machine, and tells that it did. @throws NotFound, Forbidden */
+async function changeWork(
+  { db, id, person }: Changing,
+  change: (row: WorkRow, transaction: Transaction) => Promise<WorkItem>,
+): Promise<WorkItem> {
+  const found = await WorkRow.findByPk(id);
+  if (!found) throw new NotFound('work item');
+  await machineToChange(found.machineId, person);
+  return db.transaction(async (transaction) => {
+    await lockMachines(db, [found.machineId], transaction);
+    const row = await WorkRow.findByPk(id, { transaction, rejectOnEmpty: true });
+    const changed = await change(row, transaction);
+    await machinesChanged(db, { ids: [row.machineId] }, transaction);
+    return changed;
+  });
+}
+
 /**
  * Takes an accepted item back; it stays on record with the time it was withdrawn, and leaves its
  * visit.
@@ -95,11 +119,7 @@ export async function withdrawWork(
   person: Person,
   at: Date,
 ): Promise<WorkItem> {
-  const row = await WorkRow.findByPk(id);
-  if (!row) throw new NotFound('work item');
-  await machineToChange(row.machineId, person);
-  return db.sequelize.transaction(async (transaction) => {
-    await lockMachines(db, [row.machineId], transaction);
+  return changeWork({ db, id, person }, async (row, transaction) => {
     if (!row.withdrawnAt) await row.update({ withdrawnAt: at }, { transaction });
     const visits = await VisitRow.findAll({ where: { machineId: row.machineId }, transaction });
     for (const visit of visits.filter((v) => v.workIds.includes(id))) {
@@ -108,7 +128,6 @@ export async function withdrawWork(
         { transaction },
       );
     }
-    await machinesChanged(db, { ids: [row.machineId] }, transaction);
     return toWork(row);
   });
 }
@@ -124,12 +143,7 @@ export async function noteWorked(
   entry: WorkedEntry,
   person: Person,
 ): Promise<WorkItem> {
-  const found = await WorkRow.findByPk(id);
-  if (!found) throw new NotFound('work item');
-  await machineToChange(found.machineId, person);
-  return db.sequelize.transaction(async (transaction) => {
-    await lockMachines(db, [found.machineId], transaction);
-    const row = await WorkRow.findByPk(id, { transaction, rejectOnEmpty: true });
+  return changeWork({ db, id, person }, async (row, transaction) => {
     const worked = row.worked ?? [];
     if (worked.some((w) => w.id === entry.id)) return toWork(row);
     if (entry.strikes !== null && !worked.some((w) => w.id === entry.strikes && !w.strikes))
@@ -145,7 +159,37 @@ export async function noteWorked(
         'a new work item for what is done beyond them',
       );
     await row.update({ worked: [...worked, { ...entry, by: person.name }] }, { transaction });
-    await machinesChanged(db, { ids: [row.machineId] }, transaction);
+    return toWork(row);
+  });
+}
+
+/**
+ * The heavy part of the sheet in the place of one that is short.
+ * @throws NotFound, Conflict where the work is done or has changed since
+ */
+export async function substitutePart(
+  db: Database,
+  id: string,
+  number: string,
+  person: Person,
+): Promise<WorkItem> {
+  return changeWork({ db, id, person }, async (row, transaction) => {
+    const item = toWork(row);
+    if (item.withdrawnAt || workedOn(item).length)
+      throw new Conflict(
+        'No longer open',
+        'This work was taken back or worked on meanwhile; its parts stay as they are. Load the parts again.',
+        [{ field: 'id', message: 'wanted open work' }],
+      );
+    const changed = substituted(item, number);
+    if (!changed)
+      throw new Conflict(
+        'No such part any more',
+        `This work has no part ${number} that another may go in the place of. Load the parts again.`,
+        [{ field: 'number', message: 'wanted a part of the work with a substitute' }],
+      );
+    const { parts, minutes, reason, proposed } = changed;
+    await row.update({ parts, minutes, reason, proposed }, { transaction });
     return toWork(row);
   });
 }

@@ -1,1 +1,6 @@
-export { CatalogueScreen as default } from '../../parts/CatalogueScreen';
+import { later } from '../../ui';
+
+export default later(
+  'the catalogue',
+  async () => (await import('../../parts/place')).CatalogueScreen,
+);

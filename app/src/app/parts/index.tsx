@@ -1,1 +1,3 @@
-export { PartsScreen as default } from '../../parts/PartsScreen';
+import { later } from '../../ui';
+
+export default later('the parts', async () => (await import('../../parts/place')).PartsScreen);

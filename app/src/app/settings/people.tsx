@@ -1,3 +1,3 @@
 import { later } from '../../ui';
 
-export default later('people', async () => (await import('../../forms')).PeopleScreen);
+export default later('people', async () => (await import('../../forms')).StaffScreen);

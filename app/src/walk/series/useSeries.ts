@@ -65,12 +65,16 @@ export function useSeries({
   const [challenge, setChallenge] = useState<Challenge | undefined>();
   const ownUnit = QUANTITY_UNITS[check.quantity][0];
 
-  const hand = useToolAtHand(check, (sent) => {
-    if (sent.quantity !== (pass === 'travel' ? 'length' : check.quantity)) return;
-    setUnit(CheckUnit.parse(sent.unit));
-    setText(printNumber(sent.value, 4));
-    setTrouble(undefined);
-  });
+  const hand = useToolAtHand(
+    check,
+    (sent) => {
+      if (sent.quantity !== (pass === 'travel' ? 'length' : check.quantity)) return;
+      setUnit(CheckUnit.parse(sent.unit));
+      setText(printNumber(sent.value, 4));
+      setTrouble(undefined);
+    },
+    { draftKey, text: pass === 'measure' ? text : '' },
+  );
 
   const wrong = readAt(place, pass);
   const store = async (taken: Taken) => {

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { MeasuredCheck, OwnTool, ReadingTool } from '@green-tally/core/contracts';
 import { calibrationOf, toolAtHand } from '@green-tally/core/tools';
 import { useTextDraft, useToday, useTools } from '../../store';
+import { usePhotoTool } from '../../store/photoTool';
 import { gaugeTool, listenToGauge, usePairedGauge, type Sent } from '../../store/gauge';
 
 /** With what a check is measured, and with what it may be. */
@@ -26,9 +27,14 @@ export const GAUGE = 'gauge';
 /**
  * The tool a check is measured with: the sheet's unless the person has taken another in hand, which
  * stays so for all checks that ask for the same one.
+ * @param typed what stands in the pad: where it came from a photo, that photo is the tool
  * @param onSent hears what the wireless gauge sends while it is the one in hand, in the core's unit
  */
-export function useToolAtHand(check: MeasuredCheck, onSent: (sent: Sent) => void): ToolAtHand {
+export function useToolAtHand(
+  check: MeasuredCheck,
+  onSent: (sent: Sent) => void,
+  typed: { readonly draftKey: string; readonly text: string },
+): ToolAtHand {
   const [chosen, choose] = useTextDraft(`tool|${check.quantity}|${check.tool.name}`);
   const { tools } = useTools();
   const today = useToday();
@@ -48,8 +54,11 @@ export function useToolAtHand(check: MeasuredCheck, onSent: (sent: Sent) => void
   }, [listens]);
   const mine = own.find((t) => t.id === chosen);
   const gauge = listens ? (ready ? 'ready' : 'waiting') : 'none';
+  const { toolOf } = usePhotoTool(typed.draftKey);
   const tool =
-    (mine && toolAtHand(mine, today)) ?? (chosen === GAUGE && sends ? sends : check.tool);
+    toolOf(typed.text) ??
+    (mine && toolAtHand(mine, today)) ??
+    (chosen === GAUGE && sends ? sends : check.tool);
   const mind = mine ? mindOf(mine, today) : '';
   const toggle = () => setOpen(!open);
   return { tool, chosen, choose, own, gauge, mind, open, toggle };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Decision } from '../check';
-import { Day, Id, LongText, MapSpot, Moment, ShortText } from '../common';
+import { Count, Day, Id, LongText, MapSpot, Moment, ShortText } from '../common';
 import { HalfDay, Site } from '../work';
 
 const amount = z
@@ -27,7 +27,7 @@ export const TechnicianHours = z.object({
   skills: z.array(ShortText).max(30),
   week: Week,
   away: z.array(DaysAway).max(100),
-  version: z.int().min(0),
+  version: Count.min(0),
 });
 export type TechnicianHours = z.infer<typeof TechnicianHours>;
 
@@ -57,7 +57,7 @@ export const BoardSetting = z.object({
     earlier: z.int('whole days').min(0).max(60).describe('days harvest may begin before its day'),
     later: z.int('whole days').min(0).max(60),
   }),
-  version: z.int().min(0),
+  version: Count.min(0),
 });
 export type BoardSetting = z.infer<typeof BoardSetting>;
 
@@ -200,7 +200,7 @@ export type BoardPage = z.infer<typeof BoardPage>;
 export const PlanChange = z.object({
   id: Id.describe('of the visit'),
   machineId: Id,
-  version: z.int().min(0).describe('of the visit as it was seen; 0: it was not there'),
+  version: Count.min(0).describe('of the visit as it was seen; 0: it was not there'),
   to: Placing.nullable().describe('null: it is taken off'),
   note: LongText.optional().describe('kept as it is where nothing is said'),
 });
@@ -208,7 +208,7 @@ export type PlanChange = z.infer<typeof PlanChange>;
 
 /** A plan to be published: all of it or nothing. */
 export const Publish = z.object({
-  seen: z.int().min(0).describe('number of the plan it was made on; 0: there was none'),
+  seen: Count.min(0).describe('number of the plan it was made on; 0: there was none'),
   why: ShortText,
   changes: z.array(PlanChange).min(1, 'at least one change').max(2000),
 });

@@ -22,6 +22,7 @@ export const CountCheck = z.object({
   turnFrom: z
     .int()
     .min(1)
+    .max(500)
     .optional()
     .describe('reversible edges: how many worn on one edge before the set is turned'),
 });

@@ -11,7 +11,7 @@ export const FeelCheck = z
     ...checkBase,
     ...varying({ takeUp: TakeUp.optional() }),
     kind: z.literal('feel'),
-    good: z.array(Feel).min(1),
+    good: z.array(Feel).min(1).max(4),
     asksPlay: z
       .boolean()
       .default(false)

@@ -4,8 +4,8 @@ import { varying } from '../../contracts/varying';
 import { ShortText } from '../../contracts/common';
 import { TakeUp } from '../../contracts/limits';
 
-const millimetres = z.number().finite().nonnegative();
-const positiveMillimetres = z.number().finite().positive();
+const millimetres = z.number().finite().nonnegative().max(50_000, 'a length below 50 m');
+const positiveMillimetres = z.number().finite().positive().max(50_000, 'a length below 50 m');
 
 const MarkGauge = z.object({
   length: positiveMillimetres,

@@ -13,6 +13,9 @@ import {
   WearRate,
 } from '../../contracts/limits';
 
+/** Nothing measured on a combine is more than a million of its unit. */
+const MOST = 1_000_000;
+
 export const measured = {
   quantity: Quantity.default('length'),
   limit: z.discriminatedUnion('type', [WearLimit, ElongationLimit, BandLimit, OpenLimit]),
@@ -28,8 +31,10 @@ export const measured = {
       perHour: z
         .number()
         .finite()
+        .min(-MOST)
+        .max(MOST)
         .refine((d) => d !== 0, 'a drift that is not 0: below 0 where it falls'),
-      sd: z.number().finite().positive(),
+      sd: z.number().finite().min(1e-9, 'at least 0.000000001').max(MOST),
     })
     .optional()
     .describe('how fast a setting leaves its band, in the unit of the quantity, signed'),
@@ -39,12 +44,14 @@ export const measured = {
     .number()
     .finite()
     .positive()
+    .max(MOST)
     .optional()
     .describe('most that any two places may differ, in the unit of the quantity'),
   newTolerance: z
     .number()
     .finite()
     .nonnegative()
+    .max(MOST)
     .optional()
     .describe('by how much a new part may be better than the book'),
   plausible: z

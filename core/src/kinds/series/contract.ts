@@ -13,6 +13,7 @@ export const SeriesCheck = agreeing(
     outOfFamily: z
       .number()
       .positive()
+      .max(1_000_000)
       .describe('step off the neighbours that is challenged, in the unit of the quantity'),
   }),
 );

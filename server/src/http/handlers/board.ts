@@ -6,6 +6,7 @@ import { crewPage, keepFarms, keepHours, keepSetting } from '../../crew/crew';
 import { breakdownsOf, forecastPage, keepBreakdown } from '../../insight/insight';
 import { moveHarvests } from '../../machines/harvests';
 import { ownBranch } from '../../people/people';
+import { machineToSee } from '../../people/sight';
 import { planCsv, planFile } from '../../plan/calendar';
 import { feedFile, listFeeds, makeFeed, revokeFeed } from '../../plan/feeds';
 import { visitPage } from '../../plan/listVisits';
@@ -47,7 +48,7 @@ export function boardHandlers(setting: Setting) {
       changed: await keepFarms(db, body.farms, person),
     }),
     'POST /harvests/move': async ({ body, person }) => ({
-      machines: await moveHarvests(db, body, person),
+      machines: await moveHarvests(db, body, { person, today: clock.today() }),
     }),
     'GET /board': ({ person }) => boardPage(at(person)),
     'POST /board/publish': ({ body, person }) => publish(at(person), body, by(person)),
@@ -61,9 +62,10 @@ export function boardHandlers(setting: Setting) {
     'GET /board/searches/{id}': ({ params, person }) => searchOf(params.id, person),
     'POST /board/searches/{id}/stop': ({ params, person }) => stopSearch(db, params.id, person),
     'POST /breakdowns': ({ body, person }) => keepBreakdown(db, body, by(person)),
-    'GET /machines/{id}/breakdowns': async ({ params }) => ({
-      breakdowns: await breakdownsOf(params.id),
-    }),
+    'GET /machines/{id}/breakdowns': async ({ params, person }) => {
+      await machineToSee(params.id, person);
+      return { breakdowns: await breakdownsOf(params.id) };
+    },
     'GET /forecasts': ({ person }) => forecastPage(db, ownBranch(person).branch),
     'GET /feeds': async ({ person }) => ({ feeds: await listFeeds({ person, secret }) }),
     'POST /feeds': ({ body, person }) => makeFeed({ person, secret }, body.personId, clock.now()),

@@ -14,7 +14,7 @@ function refuseOthersPeople(kind: BookKind, person: Person): void {
 }
 
 /** Lists of customers, machines, headers and people, in and out. */
-export function bookHandlers({ db }: Setting) {
+export function bookHandlers({ db, readers, clock }: Setting) {
   return {
     'GET /customers': ({ query, person }) =>
       customerPage({ ...query, branch: ownBranch(person).branch }),
@@ -22,7 +22,10 @@ export function bookHandlers({ db }: Setting) {
       headerPage({ ...query, branch: ownBranch(person).branch }),
     'POST /books/{kind}/import': ({ params, query, body, person }) => {
       refuseOthersPeople(params.kind, person);
-      return bringIn(db, params.kind, body, { person, preview: query.preview === 'yes' });
+      return bringIn(db, params.kind, body, {
+        ...{ person, preview: query.preview === 'yes', today: clock.today() },
+        table: readers?.table,
+      });
     },
     'GET /books/{kind}/file': async ({ params, person }) => {
       refuseOthersPeople(params.kind, person);

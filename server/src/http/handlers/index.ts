@@ -8,6 +8,9 @@ import { machineHandlers } from './machines';
 import { partsHandlers } from './parts';
 import { peopleHandlers } from './people';
 import { photoHandlers } from './photos';
+import { tokenHandlers } from './tokens';
+import { hoursHandlers } from './hours';
+import { reportHandlers } from './reports';
 import { boardHandlers } from './board';
 import { workHandlers } from './work';
 import { readingHandlers } from './readings';
@@ -29,4 +32,7 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...photoHandlers(setting),
   ...toolHandlers(setting),
   ...cardHandlers(setting),
+  ...reportHandlers(setting),
+  ...hoursHandlers(setting),
+  ...tokenHandlers(setting),
 });

@@ -9,7 +9,7 @@ import { lookingAt, type Setting } from '../setting';
 
 /** The catalogue, stock, orders, and what is loaded. */
 export function partsHandlers(setting: Setting) {
-  const { db, clock, stock } = setting;
+  const { db, clock, stock, readers } = setting;
   const at = (person: Counter['person']): Counter => ({
     ...{ db, person, stock },
     ...{ today: clock.today(), now: clock.now() },
@@ -32,15 +32,16 @@ export function partsHandlers(setting: Setting) {
       filename: 'green-tally-catalogue.csv',
     }),
     'POST /catalogue/import': ({ body, person }) =>
-      importParts(db, body, { person, now: clock.now() }),
-    'PUT /stock': ({ body, person }) => keepCount(person.branch, body, clock.now()),
+      importParts(db, body, { person, now: clock.now(), table: readers?.table }),
+    'PUT /stock': ({ body, person }) =>
+      keepCount({ db, branch: person.branch, now: clock.now() }, body),
     'POST /stock/ask': async () => ({ answered: await askStock(db, stock) }),
     'POST /orders': async ({ body, person }) => ({
       orders: await placeOrders(at(person), body),
     }),
     'PUT /orders/{id}': ({ params, body, person }) => changeOrder(at(person), params.id, body),
     'DELETE /orders/{id}': ({ params, person }) => cancelOrder(at(person), params.id),
-    'GET /visits/{id}/van': ({ params }) => vanOfVisit(params.id),
-    'GET /van': ({ query }) => vanOfDay(query.technician, query.on),
+    'GET /visits/{id}/van': ({ params, person }) => vanOfVisit(params.id, person),
+    'GET /van': ({ query, person }) => vanOfDay(query.technician, query.on, person),
   } satisfies Partial<Handlers>;
 }

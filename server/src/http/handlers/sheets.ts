@@ -26,7 +26,7 @@ const fileName = (model: string, revision: number): string =>
   `${model.toLowerCase().replace(/[^a-z0-9-]+/g, '-')}-${revision}.json`;
 
 /** Spec sheets: revisions, drafts, files in and out. */
-export function sheetHandlers({ db, clock, readSheet }: Setting) {
+export function sheetHandlers({ db, clock, readers }: Setting) {
   const doing = (person: Person): Doing => ({ by: person.name, at: clock.now() });
   return {
     'GET /specs': async () => ({ sheets: await currentSheets() }),
@@ -39,7 +39,7 @@ export function sheetHandlers({ db, clock, readSheet }: Setting) {
       importSheet(db, body, {
         ...doing(person),
         preview: query.preview === 'yes',
-        read: readSheet,
+        read: readers?.sheet,
       }),
     'GET /starters': () => ({ starters: listStarters() }),
     'POST /spec-models': async ({ body, person }) => {
@@ -53,11 +53,11 @@ export function sheetHandlers({ db, clock, readSheet }: Setting) {
       const { model, revision } = detail.sheet;
       return unchanged(tag(model, revision, detail.latest)) ? UNCHANGED : detail;
     },
-    'GET /specs/{model}/revisions/{revision}': async ({ params, res }) => {
+    'GET /specs/{model}/revisions/{revision}': async ({ params, unchanged }) => {
       const [sheet] = await sheetsOf([params]);
       if (!sheet) throw new NotFound('revision of this sheet');
-      res.set('cache-control', 'private, max-age=31536000, immutable');
-      return sheet;
+      // a revision never changes; the phone keeps it, and asks only whether it may
+      return unchanged(tag(sheet.model, sheet.revision)) ? UNCHANGED : sheet;
     },
     'GET /specs/{model}/revisions': ({ params, query }) => listRevisions(params.model, query),
     'GET /specs/{model}/checks': async ({ params, query }) => {

@@ -1,9 +1,10 @@
 import { ownBranch } from '../../people/people';
+import { branchToSee } from '../../people/sight';
 import { dueListOf } from '../../due/due';
 import { dueCalendar, dueCsv } from '../../due/files';
 import { keepTicks } from '../../ticks/ticks';
 import { workListOf } from '../../yard/workList';
-import { acceptWork, noteWorked, withdrawWork } from '../../work/work';
+import { acceptWork, noteWorked, substitutePart, withdrawWork } from '../../work/work';
 import type { Handlers } from '../mount';
 import { lookingAt, type Setting } from '../setting';
 
@@ -18,9 +19,11 @@ export function workHandlers(setting: Setting) {
     }),
     'DELETE /work/{id}': ({ params, person }) => withdrawWork(db, params.id, person, clock.now()),
     'POST /work/{id}/worked': ({ params, body, person }) => noteWorked(db, params.id, body, person),
+    'POST /work/{id}/substitute': ({ params, body, person }) =>
+      substitutePart(db, params.id, body.number, person),
     'POST /ticks': async ({ body, person }) => ({ ticks: await keepTicks(db, body.ticks, person) }),
-    'GET /due': ({ query, person }) =>
-      dueListOf(lookingAt(setting, query.branch ?? ownBranch(person).branch), query),
+    'GET /due': async ({ query, person }) =>
+      dueListOf(lookingAt(setting, await branchToSee(person, query.branch)), query),
     'GET /due.csv': ({ person }) => ({
       stream: dueCsv(lookingAt(setting, ownBranch(person).branch)),
       filename: 'green-tally-due.csv',

@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('the bench', async () => (await import('../../bench/place')).PhotoScreen);

@@ -1,0 +1,3 @@
+import { later } from '../ui';
+
+export default later('practice', async () => (await import('../walk/underWay')).PracticeScreen);

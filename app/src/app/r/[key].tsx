@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('the report', async () => (await import('../../report/place')).SharedScreen);

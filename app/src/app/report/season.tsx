@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('the season', async () => (await import('../../report/place')).SeasonScreen);

@@ -1,0 +1,3 @@
+import { later } from '../ui';
+
+export default later('the scanner', async () => (await import('../report/place')).ScanScreen);

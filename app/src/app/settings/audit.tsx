@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('the record', async () => (await import('../../forms')).AuditScreen);

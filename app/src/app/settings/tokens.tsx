@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('tokens', async () => (await import('../../forms')).TokensScreen);

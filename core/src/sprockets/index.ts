@@ -1,0 +1,4 @@
+export * from './loop';
+export * from './sag';
+export * from './sprocket';
+export * from './standardPitches';

@@ -1,0 +1,87 @@
+import { Worker } from 'node:worker_threads';
+import type { FieldTrouble } from '@green-tally/core/contracts';
+import { Invalid, TooMany } from '../errors';
+import type { CsvFile } from '../files/readTable';
+import type { Readers } from '../http/setting';
+
+/** A file to be read on a thread. */
+export type ToRead =
+  | { readonly what: 'sheet'; readonly text: string }
+  | { readonly what: 'table'; readonly text: string; readonly file: CsvFile };
+
+type Says =
+  | { readonly read: unknown; readonly refused?: undefined }
+  | {
+      readonly refused: {
+        readonly title: string;
+        readonly detail: string;
+        readonly errors?: readonly FieldTrouble[];
+      };
+    };
+
+/** What a file may cost: the largest honest one is read in a fifth of it. */
+const LIMITS = { ms: 20_000, megabytes: 512, atOnce: 2, waiting: 10 } as const;
+
+/**
+ * Reads files on threads of their own, so that one keeps nobody waiting; one that takes too long or
+ * too much is given up.
+ * @param program the bundle of readFile.ts
+ */
+export function readersOn(program: string): Readers {
+  let running = 0;
+  const line: (() => void)[] = [];
+  const turn = async (): Promise<void> => {
+    if (line.length >= LIMITS.waiting)
+      throw new TooMany(
+        'Many files at once',
+        'Others bring in files just now. Try again in a minute.',
+      );
+    if (running < LIMITS.atOnce) running += 1;
+    else await new Promise<void>((mine) => line.push(mine));
+  };
+  const done = () => {
+    const next = line.shift();
+    if (next) next();
+    else running -= 1;
+  };
+  const read = async (task: ToRead): Promise<unknown> => {
+    await turn();
+    return readOn(program, task).finally(done);
+  };
+  // the thread does what readSheet and readTable do, and answers what they answer
+  return {
+    sheet: async (text) => (await read({ what: 'sheet', text })) as never,
+    table: async (text, file) => (await read({ what: 'table', text, file })) as never,
+  };
+}
+
+function readOn(program: string, task: ToRead): Promise<unknown> {
+  return new Promise((resolve, reject) => {
+    const thread = new Worker(program, {
+      workerData: task,
+      resourceLimits: { maxOldGenerationSizeMb: LIMITS.megabytes },
+    });
+    const tooMuch = () =>
+      reject(
+        new Invalid(
+          'Too much to read',
+          'This file takes more than a file of its kind ever does. Nothing was stored. Send it in smaller parts, or look whether it is the right one.',
+        ),
+      );
+    const timer = setTimeout(() => {
+      tooMuch();
+      void thread.terminate();
+    }, LIMITS.ms);
+    thread.once('message', (said: Says) =>
+      said.refused
+        ? reject(new Invalid(said.refused.title, said.refused.detail, said.refused.errors))
+        : resolve(said.read),
+    );
+    // out of memory, or out of stack: what nests too deep
+    thread.once('error', tooMuch);
+    thread.once('exit', () => {
+      clearTimeout(timer);
+      tooMuch();
+    });
+  });
+}
