@@ -9,7 +9,7 @@ import { visitEnd, workingDayFrom, workingDaysAfter } from '@green-tally/core/pl
 import { printNumber } from '@green-tally/core/units';
 import { api, useAction, usePeople, useToday } from '../store';
 import { Body, Card, Choice, Heading, Notice, Press, Row, SPACE, Strong } from '../ui';
-import { Field } from '../ui/form';
+import { Field, kept } from '../ui/form';
 import { weekdayWords } from '../yard/words';
 
 const VisitEntry = z.object({
@@ -31,7 +31,7 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   const { machine } = file;
   const today = useToday();
   const [newId, setNewId] = useState(() => uuidv7());
-  const { control, handleSubmit, reset, setValue } = useForm<VisitEntry>({
+  const form = useForm<VisitEntry>({
     resolver: zodResolver(VisitEntry),
     values: {
       technicianId: visit?.technicianId ?? '',
@@ -41,6 +41,7 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
     // what others plan comes in beside what is typed here, and beside what is said of it
     resetOptions: { keepDirtyValues: true, keepErrors: true, keepIsSubmitted: true },
   });
+  const { control, handleSubmit, setValue } = form;
   const startsOn = useWatch({ control, name: 'startsOn' });
   const set = useAction(async (entry: VisitEntry) => {
     try {
@@ -48,8 +49,7 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
         params: { id: visit?.id ?? newId },
         body: { ...entry, machineId: machine.id, version: visit?.version ?? null },
       });
-      // kept: no longer something typed that what others plan must leave alone
-      reset(entry);
+      kept(form, entry);
     } finally {
       onChanged();
     }

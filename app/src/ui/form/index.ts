@@ -1,2 +1,3 @@
 export * from './Field';
 export * from './formNumber';
+export * from './kept';
