@@ -152,6 +152,12 @@ describe('how the plane lies', () => {
 
 describe('what is tapped', () => {
   const about = { mark: 'pin', perPx: 0.5 } as const;
+  /** The length between two taps, which is there. */
+  const between = (taps: Parameters<typeof lengthOf>[1], said: Parameters<typeof lengthOf>[3]) => {
+    const length = lengthOf(plane, taps, 'between', said);
+    if (!length) throw new Error('beyond the horizon');
+    return length;
+  };
   test('a tap beside a pin moves onto its middle; one where nothing is stays and is worth less', () => {
     const [x, y] = taken.ends[0];
     const pin = snap(seen, plane, [x + 2, y - 2], about);
@@ -164,27 +170,19 @@ describe('what is tapped', () => {
 
   test('the length between the pins, with U; nearer to the camera it is less, and less sure', () => {
     const taps = taken.ends.map((end) => snap(seen, plane, end, about));
-    const level = lengthOf(plane, taps, 'between', { proof: 100, nearer: 0 });
-    expect(Math.abs((level?.length ?? 0) - 254)).toBeLessThan(level?.uncertainty ?? 0);
-    const nearer = lengthOf(plane, taps, 'between', { proof: 100, nearer: 4 });
-    expect(nearer?.length).toBeCloseTo((level?.length ?? 0) * (1 - 4 / (nearer?.distance ?? 1)), 9);
-    expect(nearer?.of.off).toBeGreaterThan(level?.of.off ?? Infinity);
-    const unproved = lengthOf(plane, taps, 'between', { nearer: 0 });
-    expect(unproved?.of.print).toBeCloseTo(0.005 * 254, 2);
-    expect(lengthOf(plane, taps, 'between', { proof: 101, nearer: 0 })?.length).toBeCloseTo(
-      1.01 * (level?.length ?? 0),
-      6,
-    );
+    const level = between(taps, { proof: 100, nearer: 0 });
+    expect(Math.abs(level.length - 254)).toBeLessThan(level.uncertainty);
+    const nearer = between(taps, { proof: 100, nearer: 4 });
+    expect(nearer.length).toBeCloseTo(level.length * (1 - 4 / nearer.distance), 9);
+    expect(nearer.of.off).toBeGreaterThan(level.of.off);
+    expect(between(taps, { nearer: 0 }).of.print).toBeCloseTo(0.005 * 254, 2);
+    expect(between(taps, { proof: 101, nearer: 0 }).length).toBeCloseTo(1.01 * level.length, 6);
   });
 
   test('how it stands is not said: that is no level, for farther off a chain looks less worn', () => {
     const taps = taken.ends.map((end) => snap(seen, plane, end, about));
-    const [level, unsaid] = [{ proof: 100, nearer: 0 }, { proof: 100 }].map((said) => {
-      const length = lengthOf(plane, taps, 'between', said);
-      if (!length) throw new Error('beyond the horizon');
-      return length;
-    });
-    if (!level || !unsaid) throw new Error('two lengths');
+    const level = between(taps, { proof: 100, nearer: 0 });
+    const unsaid = between(taps, { proof: 100 });
     expect(unsaid.length).toBeCloseTo(level.length, 9);
     expect(unsaid.uncertainty).toBeGreaterThan(level.uncertainty + (254 * 1.5) / level.distance);
   });
