@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openMachine, PHONE, signIn } from './steps';
+import { keptHere, openMachine, PHONE, signIn } from './steps';
 
 /** The operator's card: a link without an account, without signal, and what becomes of it. */
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
@@ -22,7 +22,7 @@ test('made by the shop, opened without an account, filled without signal, walked
   const items = await cab.getByTestId(/^item /).count();
   expect(items).toBeGreaterThan(2);
   expect(items).toBeLessThanOrEqual(10);
-  await cab.evaluate(() => navigator.serviceWorker.ready);
+  await keptHere(cab);
   // the worker has what it needs once it holds the page itself
   await cab.reload();
   await expect(cab.getByTestId('operator card')).toBeVisible();

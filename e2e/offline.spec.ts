@@ -1,5 +1,13 @@
-import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn } from './steps';
+import { expect, test } from '@playwright/test';
+import {
+  PHONE,
+  beginWalk,
+  confirmPosition,
+  keptHere,
+  openMachine,
+  openStop,
+  signIn,
+} from './steps';
 
 /** One bar of signal, or none. */
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
@@ -9,7 +17,7 @@ test('a reading sent while its machine is not looked at is there after a reload 
   context,
 }) => {
   await signIn(page, 'sana');
-  await workerIsReady(page);
+  await keptHere(page);
   await openMachine(page, 'B031');
   await beginWalk(page);
   await openStop(page, 'fan-drive-belt');
@@ -38,7 +46,7 @@ test('from a cold start without signal the yard is there, and places not opened 
 }) => {
   await signIn(page, 'rhea');
   await expect(page.getByTestId('machine T118')).toBeVisible();
-  await workerIsReady(page);
+  await keptHere(page);
   await page.waitForLoadState('networkidle');
   await page.close();
   await context.setOffline(true);
@@ -53,11 +61,3 @@ test('from a cold start without signal the yard is there, and places not opened 
   await expect(cold.getByRole('heading', { name: /cannot be shown/ })).toBeVisible();
   await expect(cold.getByRole('button', { name: 'Try again' })).toBeVisible();
 });
-
-/** The service worker has taken everything it keeps. */
-async function workerIsReady(page: Page): Promise<void> {
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await expect
-    .poll(() => page.evaluate(() => Boolean(navigator.serviceWorker.controller)))
-    .toBe(true);
-}

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { PHONE, signIn } from './steps';
+import { keptHere, PHONE, signIn } from './steps';
 
 /** A machine to learn on, through the screens. */
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
@@ -93,7 +93,7 @@ test('without signal it goes on; nothing of it is sent, nothing stands on a mach
   context,
 }) => {
   await signIn(page, 'ines');
-  await page.evaluate(() => navigator.serviceWorker.ready);
+  await keptHere(page);
   await begin(page, NONE);
   await context.setOffline(true);
   await page.reload();

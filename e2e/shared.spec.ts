@@ -1,5 +1,14 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, enter, openMachine, openStop, PHONE, signIn } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  enter,
+  keptHere,
+  openMachine,
+  openStop,
+  PHONE,
+  signIn,
+} from './steps';
 
 /** One phone, several people, a session that ends by itself, a clock that is wrong. */
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
@@ -31,6 +40,7 @@ test('nothing is lost, nothing is seen by another, nothing goes under a wrong na
   await confirmPosition(page);
   await expect(page.getByTestId('sync')).toContainText('all sent');
   const check = page.url();
+  await keptHere(page);
 
   await test.step('the session ends while there is no signal: it goes on collecting', async () => {
     await context.setOffline(true);

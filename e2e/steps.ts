@@ -16,6 +16,14 @@ export async function signIn(
   await expect(page.getByTestId(shows)).toBeVisible();
 }
 
+/** Waits until the app is kept on this device and the page goes by what is kept. */
+export async function keptHere(page: Page): Promise<void> {
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await expect
+    .poll(() => page.evaluate(() => Boolean(navigator.serviceWorker.controller)))
+    .toBe(true);
+}
+
 export async function openMachine(page: Page, serial: string): Promise<void> {
   await page.getByTestId(`machine ${serial}`).first().click();
   await expect(

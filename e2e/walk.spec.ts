@@ -3,6 +3,7 @@ import {
   beginWalk,
   confirmPosition,
   decision,
+  keptHere,
   openMachine,
   openStop,
   PHONE,
@@ -156,7 +157,7 @@ test.describe('photos', () => {
     await beginWalk(page);
     await openStop(page, 'fan-drive-belt');
     await confirmPosition(page);
-    await page.evaluate(() => navigator.serviceWorker.ready);
+    await keptHere(page);
     await expect(page.getByTestId('sync')).toContainText('all sent');
     const large = await cameraPhoto(page);
     expect(large.length).toBeGreaterThan(900_000);

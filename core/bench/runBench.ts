@@ -6,7 +6,9 @@ import { detectNote, pluck } from '../src/note';
 import { random } from '../src/random';
 import { judgeCheck, judgeMachine } from '../src/verdict';
 import { leastMovingOrder, type OrderedCheck } from '../src/walk';
+import { choicesOf, insightPage } from '../src/insight';
 import { benchSheet, readingsFor } from './fixtures';
+import { taughtMachines } from './insight';
 
 const dice = random(20260609);
 const sheet = SpecSheet.parse(benchSheet());
@@ -184,6 +186,17 @@ for (const seconds of [0.5, 2, 8]) {
     what: 'notes',
     run: () => detectNote([sound], 44_100),
     ...(seconds === 2 ? { aim: { text: 'less than 150 ms', holds: (s: number) => s < 0.15 } } : {}),
+  });
+}
+
+for (const n of [16, 100, 1000]) {
+  const members = taughtMachines(n, dice);
+  const choices = choicesOf(members.map((m) => m.machine));
+  jobs.push({
+    name: `insight, ${n} machines of 120 component classes`,
+    each: 1,
+    what: 'pages',
+    run: () => insightPage(members, { of: {}, learntOn: null, choices }),
   });
 }
 

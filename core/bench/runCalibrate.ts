@@ -2,6 +2,7 @@ import { stringAccuracy } from './strings';
 import { unrecordedRenewals } from './unrecorded';
 import { calibrate } from './calibrate';
 import { forecastFleet } from './fleet';
+import { insightAccuracy } from './insight';
 import { falseNotes, noteAccuracy } from './notes';
 import { photoAccuracy } from './photos';
 
@@ -53,6 +54,14 @@ the product's own path, readings to lives to rates to verdicts, ${fleet.parts} p
   true wear inside the 90 % interval: ${percent(fleet.inside)}   (to hold: 88 to 92 %)
   Brier score of "limit reached by harvest's end": ${fleet.brier.fleet.toFixed(4)}, by the sheet's rate alone ${fleet.brier.sheetOnly.toFixed(4)}   (to hold: below)
   loss a part and harvest: ours ${money(fleet.loss.ours)}, renewing at the limit only ${money(fleet.loss.renewAtLimit)}, renewing all that is watched ${money(fleet.loss.renewAllWatched)}   (to hold: ours least)
+`);
+
+const told = insightAccuracy(20260609, 1200);
+process.stdout.write(`
+groups of machines in ${told.fleets} simulated fleets, three to thirty machines a group:
+  true rate of a group inside its 90 % range: ${percent(told.coverage)}   (to hold: 87 to 94 %)
+  squared error against plain means: ${percent(told.error)}
+  groups that do not differ told to stand out: ${percent(told.falseAlarms)}; of those half off the mean: ${percent(told.found)}
 `);
 
 const small = (share: number) => `${(share * 100).toFixed(3)} %`;

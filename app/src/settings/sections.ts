@@ -86,6 +86,11 @@ export const SECTIONS: readonly Section[] = [
     text: 'what the board plans by; calendars by link',
   },
   {
+    to: '/insight',
+    title: 'Insight',
+    text: 'what wears out where, how long it lives, what jobs and walks take',
+  },
+  {
     to: '/forecasts',
     title: 'Was the forecast right?',
     text: 'what was said before each harvest, what came of it, what stopped',

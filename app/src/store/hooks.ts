@@ -57,13 +57,19 @@ const SESSION = pathOf('GET /session', {});
 
 /**
  * A session that ended by itself leaves nothing to be looked at on a phone that others may take up.
+ * What opens without an account stays: an answer to it that is under way would be taken for an old one.
  */
 async function heedEnd(answer: unknown): Promise<void> {
   const session = Session.safeParse(answer);
   if (!session.success || session.data.person) return;
   await clearFacts();
-  await mutate((key) => key !== SESSION, undefined, { revalidate: false });
+  await mutate((key) => key !== SESSION && !OPEN.test(String(key)), undefined, {
+    revalidate: false,
+  });
 }
+
+/** Answers that go by a link, whoever is signed in. */
+const OPEN = /^\/(card|report)\/[^/]+$/;
 
 /** An answer that came otherwise than by asking: kept as if it had been asked for, and shown. */
 export async function keepAnswer(path: string, answer: unknown): Promise<void> {

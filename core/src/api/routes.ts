@@ -63,6 +63,7 @@ import { PARTS_ROUTES } from './partsRoutes';
 import { PEOPLE_ROUTES } from './peopleRoutes';
 import { PLAN_ROUTES } from './planRoutes';
 import { HOURS_ROUTES } from './hoursRoutes';
+import { INSIGHT_ROUTES } from './insightRoutes';
 import { REPORT_ROUTES } from './reportRoutes';
 import { TOKEN_ROUTES } from './tokenRoutes';
 import type { Route } from './route';
@@ -93,6 +94,7 @@ export const ROUTES = {
   ...PLAN_ROUTES,
   ...REPORT_ROUTES,
   ...HOURS_ROUTES,
+  ...INSIGHT_ROUTES,
   ...TOKEN_ROUTES,
   'GET /openapi.json': {
     summary: 'This document',

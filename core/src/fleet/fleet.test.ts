@@ -1,6 +1,6 @@
 import type { Check, Reading, ReadingValue } from '../contracts';
 import { madeCheck, reading } from '../testing/sheet';
-import { ENOUGH_LIVES, ratesOf, slopesOf, type LifeSlope } from './index';
+import { ENOUGH_LIVES, partLivesOf, ratesOf, slopesOf } from './index';
 
 const mm = (v: number): ReadingValue => ({ kind: 'measure', values: [v], typed: [], unit: 'mm' });
 const belt = madeCheck('measure', {
@@ -76,8 +76,34 @@ describe('how fast its parts have worn', () => {
   });
 });
 
+describe('how long its parts have lived', () => {
+  const parts = (readings: readonly Reading[], check: Check = belt) =>
+    partLivesOf([check], readings, { serial: undefined, since: undefined });
+  test('each renewal begins a life and ends the one before; the last runs still', () => {
+    const own = parts([fitted(50), at(250, 0.42), at(450, 0.86), fitted(450), at(600, 0.3)]);
+    expect(own).toMatchObject([
+      { key: 'made', place: 'here', from: 50, to: 450, worn: expect.closeTo(0.86, 6) },
+      { from: 450, to: null, worn: expect.closeTo(0.3, 6) },
+    ]);
+  });
+  test('one whose beginning nobody wrote down has no known age, and is none', () => {
+    expect(parts([at(1200, 0.4), at(1300, 0.6)])).toEqual([]);
+    expect(parts([at(1200, 0.9), fitted(1200), at(1300, 0.2)])).toHaveLength(1);
+  });
+  test('a renewal that was struck began nothing; hours that ran backwards are no life', () => {
+    const wrong = fitted(100);
+    expect(parts([wrong, at(100, 0.5, { strikes: wrong.id })])).toEqual([]);
+    expect(parts([fitted(400), fitted(100)])).toMatchObject([{ from: 100, to: null }]);
+  });
+  test('renewed unread: how far it was worn nobody knows', () =>
+    expect(parts([fitted(0), fitted(300)])[0]).toMatchObject({
+      to: 300,
+      worn: expect.closeTo(0.02, 6),
+    }));
+});
+
 describe('what the fleet says of a class', () => {
-  const life = (slope: number, key = 'made'): LifeSlope => ({ key, slope, se: 0.0001 });
+  const life = (slope: number, key = 'made') => ({ key, slope, se: 0.0001 });
   const lives = (n: number, slope: number) => Array.from({ length: n }, () => life(slope));
   test('too few lives say nothing: the sheet holds', () =>
     expect(ratesOf([{ branch: 'here', slopes: lives(ENOUGH_LIVES - 1, 0.001) }], 'here')).toEqual(

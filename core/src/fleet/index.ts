@@ -1,3 +1,4 @@
 export * from './hands';
 export * from './lines';
 export * from './rates';
+export * from './parts';

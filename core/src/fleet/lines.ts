@@ -22,9 +22,13 @@ import { toolUncertainty } from '../findings';
 /** How fast one part wore in its life, of the way to its limit an hour, by its class. */
 export interface LifeSlope extends SeenSlope {
   readonly key: string;
+  readonly checkId: string;
+  readonly place: string;
 }
 
-interface Ticked {
+type Slope = Pick<LifeSlope, 'key' | 'slope' | 'se'>;
+
+export interface Ticked {
   readonly wear: number;
   readonly hours: number;
   readonly round: string;
@@ -55,15 +59,15 @@ export function slopesOf(
       return [
         ...(isMeasured(here) ? [...wearSlopes(here, place), ...driftSlopes(here, place)] : []),
         ...travelSlopes(here, place),
-      ];
+      ].map((slope) => ({ ...slope, checkId: check.id, place: place.place }));
     });
   });
 }
 
-const isMeasured = (check: Check): check is MeasuredCheck =>
+export const isMeasured = (check: Check): check is MeasuredCheck =>
   check.kind === 'measure' || check.kind === 'series';
 
-function wearSlopes(check: MeasuredCheck, place: PlaceHistory): LifeSlope[] {
+function wearSlopes(check: MeasuredCheck, place: PlaceHistory): Slope[] {
   const limits = wearLimitsOf(check);
   if (!limits) return [];
   const lives = spans(place.live, (r) => r.renewed).map((span) => ({
@@ -75,7 +79,7 @@ function wearSlopes(check: MeasuredCheck, place: PlaceHistory): LifeSlope[] {
   return slopes(key, lives, { sigma: sigmaOf(check, limits), anchor });
 }
 
-function driftSlopes(check: MeasuredCheck, place: PlaceHistory): LifeSlope[] {
+function driftSlopes(check: MeasuredCheck, place: PlaceHistory): Slope[] {
   const limits = driftLimitsOf(check);
   if (!limits) return [];
   const lives = spans(place.live, isSetting).map((span) => ({
@@ -89,7 +93,7 @@ function driftSlopes(check: MeasuredCheck, place: PlaceHistory): LifeSlope[] {
   });
 }
 
-function travelSlopes(check: Check, { live }: PlaceHistory): LifeSlope[] {
+function travelSlopes(check: Check, { live }: PlaceHistory): Slope[] {
   const takeUp = takeUpOf(check);
   if (!takeUp) return [];
   const lives = spans(live, (r) => r.renewed).map(({ begins, ends }) => ({
@@ -103,17 +107,18 @@ function travelSlopes(check: Check, { live }: PlaceHistory): LifeSlope[] {
 }
 
 /** A stretch of time between two readings that begin something anew. */
-interface Span {
+export interface Span {
   readonly begins: Reading | undefined;
   readonly ends: Reading | undefined;
 }
 
-function spans(live: readonly Reading[], begins: (r: Reading) => boolean): Span[] {
+export function spans(live: readonly Reading[], begins: (r: Reading) => boolean): Span[] {
   const starts = live.filter(begins);
   return [undefined, ...starts].map((start, i) => ({ begins: start, ends: starts[i] }));
 }
 
-function measuredTicks(
+/** The readings of a place in a span as shares of the way to the limit; none that cannot be. */
+export function measuredTicks(
   check: MeasuredCheck,
   limits: WearLimits,
   place: PlaceHistory,
@@ -138,7 +143,7 @@ interface Noise {
   readonly anchor: { readonly a0: number; readonly sa: number } | undefined;
 }
 
-function slopes(key: string, lives: readonly Lived[], { sigma, anchor }: Noise): LifeSlope[] {
+function slopes(key: string, lives: readonly Lived[], { sigma, anchor }: Noise): Slope[] {
   return lives.flatMap(({ newAt, ticks }) => {
     const read: WearPoint[] = byRound(ticks).map((t) => ({
       hours: t.hours - (newAt ?? 0),

@@ -11,7 +11,7 @@ export const ENOUGH_LIVES = 8;
 /** A machine's lives and where it belongs. */
 export interface FleetMember {
   readonly branch: string;
-  readonly slopes: readonly LifeSlope[];
+  readonly slopes: readonly Pick<LifeSlope, 'key' | 'slope' | 'se'>[];
 }
 
 /**

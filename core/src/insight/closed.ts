@@ -5,7 +5,7 @@ import type { Breakdown, Check, ClosedForecast, Day, Machine, Reading } from '..
 import { seasonHours } from '../forecast';
 import { live } from '../history';
 import type { MachineFacts } from '../kinds';
-import { judgeCheck, type PlaceVerdict } from '../verdict';
+import { judgeCheck, type CheckVerdict, type PlaceVerdict } from '../verdict';
 
 /** What is known of a machine over the years. */
 export interface OverYears {
@@ -111,6 +111,16 @@ function judgedAt(
   readings: readonly Reading[],
   day: Day,
 ): readonly PlaceVerdict[] {
+  return verdictAt(machine, check, readings, day)?.places ?? [];
+}
+
+/** A check as it was judged on a day; undefined where it cannot be judged by the sheet of today. */
+export function verdictAt(
+  machine: Machine,
+  check: Check,
+  readings: readonly Reading[],
+  day: Day,
+): CheckVerdict | undefined {
   const { areaHa, widthM, speedKmh, efficiency, crop } = machine.harvest;
   const facts: MachineFacts = {
     hours: readings.reduce((most, r) => Math.max(most, r.hours), 0),
@@ -119,9 +129,9 @@ function judgedAt(
     today: day,
   };
   try {
-    return judgeCheck(check, readings, facts)?.places ?? [];
+    return judgeCheck(check, readings, facts);
   } catch {
     // a reading that cannot be judged by the sheet of today proves nothing
-    return [];
+    return undefined;
   }
 }

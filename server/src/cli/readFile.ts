@@ -1,12 +1,15 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { Invalid } from '../errors';
 import { readTable } from '../files/readTable';
+import { makeInsight } from '../insight/make';
 import { readSheet } from '../specs/readSheet';
 import type { ToRead } from './readApart';
 
-/** A thread that reads one file and ends. */
+/** A thread that reads one file, or makes one thing that takes long, and ends. */
 function read(task: ToRead): unknown {
-  return task.what === 'sheet' ? readSheet(task.text) : readTable(task.text, task.file);
+  if (task.what === 'sheet') return readSheet(task.text);
+  if (task.what === 'table') return readTable(task.text, task.file);
+  return makeInsight(task.task, task.taught);
 }
 
 try {

@@ -312,6 +312,14 @@ const MIGRATIONS = [
       made_by text NOT NULL, made_at timestamptz NOT NULL, expires_at timestamptz, revoked_at timestamptz, used_at timestamptz);`,
     'DROP TABLE api_tokens;',
   ),
+  // what a machine has taught beside its rates; learnt with the next day
+  sql(
+    '022-taught',
+    `
+    ALTER TABLE machine_lives ADD COLUMN taught jsonb NOT NULL DEFAULT '{"parts":[],"walks":[],"stops":[]}';
+    UPDATE machine_lives SET version = -1;`,
+    'ALTER TABLE machine_lives DROP COLUMN taught;',
+  ),
 ];
 
 /**

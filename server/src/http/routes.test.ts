@@ -481,6 +481,13 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     }),
   'GET /machines/{id}/breakdowns': async () => maud.get(`/api/machines/${T118}/breakdowns`),
   'GET /forecasts': async () => maud.get('/api/forecasts'),
+  'GET /insight': async () => maud.get('/api/insight?crop=wheat'),
+  'GET /insight/classes/{key}': async () => {
+    const { classes } = (await maud.get('/api/insight')).body;
+    return maud.get(`/api/insight/classes/${classes[0].key}`);
+  },
+  'GET /insight/walks': async () => maud.get('/api/insight/walks?kind=beforeHarvest'),
+  'GET /insight.csv': async () => maud.get('/api/insight.csv?what=groups'),
   'GET /feeds': async () => maud.get('/api/feeds'),
   'POST /feeds': async () => aFeed(),
   'DELETE /feeds/{id}': async () => maud.delete(`/api/feeds/${(await aFeed()).body.id}`),

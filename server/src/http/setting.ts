@@ -6,12 +6,14 @@ import type { FileStore } from '../photos/store';
 import type { SheetRead } from '../specs/readSheet';
 import type { TableReader } from '../files/readTable';
 import type { Metrics } from './metrics';
+import type { MakeInsight } from '../insight/make';
 import type { Looking } from '../standings/fresh';
 
-/** How files are read; each throws Invalid for what is none. */
+/** What is done on threads: files are read, each throws Invalid for what is none; and what takes long. */
 export interface Readers {
   readonly sheet: (text: string) => Promise<SheetRead>;
   readonly table: TableReader;
+  readonly insight: MakeInsight;
 }
 
 /** What the app is built from. `appDir`: folder of the exported web app, when there is one. */

@@ -10,14 +10,16 @@ import {
 import { checksFor } from '@green-tally/core/walk';
 import { jobsOf, timesOf, type Job } from '@green-tally/core/work';
 import type { ClosedForecast } from '@green-tally/core/contracts';
-import { closedForecasts } from '@green-tally/core/insight';
+import { closedForecasts, taughtOf, type Taught } from '@green-tally/core/insight';
 import {
   BreakdownRow,
   fleetRates,
   machineWithSheets,
   planMoved,
   readingsOf,
+  toWalk,
   toWork,
+  WalkRow,
   WorkRow,
   type Database,
 } from '../db';
@@ -54,7 +56,7 @@ export async function learn(db: Database, today: string): Promise<void> {
   });
   if (done) return;
   await readLives(db, today);
-  const rows = await db.sequelize.query<{ branch: string } & Omit<Lived, 'forecasts'>>(
+  const rows = await db.sequelize.query<{ branch: string } & Omit<Lived, 'forecasts' | 'taught'>>(
     'SELECT m.branch, l.lives, l.hands, l.jobs FROM machine_lives l JOIN machines m ON m.id = l.machine_id ORDER BY m.id',
     { type: QueryTypes.SELECT },
   );
@@ -85,13 +87,12 @@ async function readLives(db: Database, today: string): Promise<void> {
     { type: QueryTypes.SELECT },
   );
   for (const { id, version } of changed) {
-    const { lives, hands, jobs, forecasts } = await livesOf(id, today);
+    const { lives, hands, jobs, forecasts, taught } = await livesOf(id, today);
+    const parts = [lives, hands, jobs, forecasts, taught].map((part) => JSON.stringify(part));
     await db.sequelize.query(
-      `INSERT INTO machine_lives (machine_id, version, lives, hands, jobs, forecasts) VALUES ($1, $2, $3, $4, $5, $6)
-       ON CONFLICT (machine_id) DO UPDATE SET version = $2, lives = $3, hands = $4, jobs = $5, forecasts = $6`,
-      {
-        bind: [id, version, ...[lives, hands, jobs, forecasts].map((part) => JSON.stringify(part))],
-      },
+      `INSERT INTO machine_lives (machine_id, version, lives, hands, jobs, forecasts, taught) VALUES ($1, $2, $3, $4, $5, $6, $7)
+       ON CONFLICT (machine_id) DO UPDATE SET version = $2, lives = $3, hands = $4, jobs = $5, forecasts = $6, taught = $7`,
+      { bind: [id, version, ...parts] },
     );
   }
 }
@@ -103,8 +104,13 @@ interface Lived {
   readonly jobs: readonly Job[];
   /** forecasts that have come out */
   readonly forecasts: readonly ClosedForecast[];
+  /** lives of parts, what walks found, what stopped it */
+  readonly taught: Taught;
 }
-const NOTHING: Lived = { lives: [], hands: {}, jobs: [], forecasts: [] };
+const NOTHING: Lived = {
+  ...{ lives: [], hands: {}, jobs: [], forecasts: [] },
+  taught: { parts: [], walks: [], stops: [] },
+};
 
 /** Of one machine; nothing where its facts cannot be read, which its standing tells. */
 async function livesOf(id: string, today: string): Promise<Lived> {
@@ -119,15 +125,17 @@ async function livesOf(id: string, today: string): Promise<Lived> {
       serial: machine.header?.serial,
       since: machine.header?.since,
     });
+    const walks = (await WalkRow.findAll({ where: { machineId: id } })).map(toWalk);
     const breakdowns = (await BreakdownRow.findAll({ where: { machineId: id } })).map((b) => ({
-      checkId: b.checkId ?? null,
-      at: b.at.toISOString(),
+      ...{ id: b.id, checkId: b.checkId ?? null, component: b.component },
+      ...{ hoursLost: b.hoursLost ?? null, at: b.at.toISOString() },
     }));
     return {
       lives,
       hands: handsOf(checks, readings),
       jobs: jobsOf(checks, work),
       forecasts: closedForecasts({ machine, checks, readings, breakdowns }, today),
+      taught: taughtOf({ machine, checks, readings, walks, breakdowns }),
     };
   } catch {
     return NOTHING;

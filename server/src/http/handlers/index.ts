@@ -10,6 +10,7 @@ import { peopleHandlers } from './people';
 import { photoHandlers } from './photos';
 import { tokenHandlers } from './tokens';
 import { hoursHandlers } from './hours';
+import { insightHandlers } from './insight';
 import { reportHandlers } from './reports';
 import { boardHandlers } from './board';
 import { workHandlers } from './work';
@@ -34,5 +35,6 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...cardHandlers(setting),
   ...reportHandlers(setting),
   ...hoursHandlers(setting),
+  ...insightHandlers(setting),
   ...tokenHandlers(setting),
 });

@@ -1,0 +1,3 @@
+import { later } from '../../ui';
+
+export default later('insight', async () => (await import('../../insight/place')).ClassScreen);
