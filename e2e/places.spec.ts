@@ -95,6 +95,8 @@ const places = (measured: string, unwalked: string, technician: string): readonl
   { name: 'labels', path: '/scan', ready: 'scan' },
   { name: 'hours of the fleet', path: '/settings/hours', ready: 'hours' },
   { name: 'tokens', path: '/settings/tokens', ready: 'tokens' },
+  { name: 'insight', path: '/insight', ready: 'insight wear' },
+  { name: 'insight of a class', path: '/insight/fan-drive-belt?by=model', ready: 'insight class' },
   { name: 'nowhere', path: '/nowhere', ready: 'nothing here' },
 ];
 

@@ -294,6 +294,7 @@ function machineRow(m: ClassMachine): RangeRow {
   return {
     ...{ key: m.id, title: `${m.serial} ${m.model}`, to: `/machine/${m.id}` as const },
     ...{ value: rate?.value ?? 0, low: Math.max(0, rate?.low ?? 0), high: rate?.high ?? 0 },
+    none: rate === null,
     said: rate ? rateWords(rate.value) : 'not read twice',
     range: rate ? `${rateWords(Math.max(0, rate.low))} to ${rateWords(rate.high)}` : '',
     by: known,

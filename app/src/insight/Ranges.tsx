@@ -14,6 +14,8 @@ export interface RangeRow {
   readonly high: number;
   /** another figure it is held against: what had been said */
   readonly against?: number;
+  /** nothing is known: nothing is drawn */
+  readonly none?: boolean;
   /** the figure in words, with its unit; its range; by how much it is told */
   readonly said: string;
   readonly range: string;
@@ -151,13 +153,21 @@ function RangeBar({ row, scale, base }: RangeBarProps) {
             strokeDasharray="4 4"
           />
         )}
-        <Rect
-          {...{ x: x(row.low), y: MIDDLE - 5, height: 10 }}
-          width={Math.max(2, x(row.high) - x(row.low))}
-          fill={palette.pineTint}
-          stroke={palette.pine}
-          strokeWidth={2}
-        />
+        {row.none ? null : (
+          <>
+            <Rect
+              {...{ x: x(row.low), y: MIDDLE - 5, height: 10 }}
+              width={Math.max(2, x(row.high) - x(row.low))}
+              fill={palette.pineTint}
+              stroke={palette.pine}
+              strokeWidth={2}
+            />
+            <Rect
+              {...{ x: x(row.value) - 3, y: 2, width: 6, height: HEIGHT - 4 }}
+              fill={palette.ink}
+            />
+          </>
+        )}
         {row.high > scale.to ? (
           <Polygon
             points={`${end - 6},${MIDDLE - 9} ${end + 6},${MIDDLE} ${end - 6},${MIDDLE + 9}`}
@@ -170,7 +180,6 @@ function RangeBar({ row, scale, base }: RangeBarProps) {
             fill={palette.quiet}
           />
         )}
-        <Rect {...{ x: x(row.value) - 3, y: 2, width: 6, height: HEIGHT - 4 }} fill={palette.ink} />
       </Svg>
     </View>
   );

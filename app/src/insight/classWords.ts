@@ -50,7 +50,9 @@ export const standsOutWords = ({ key, dimension, group }: StandsOut): string =>
 export function sureWords({ group }: Pick<StandsOut, 'group'>): string {
   const { low, high } = group.apart;
   const [near, far] = [Math.abs(low), Math.abs(high)].sort((a, b) => a - b);
-  return `${printNumber(100 * (near ?? 0), 0)} to ${printNumber(100 * (far ?? 0), 0)} %, nine times of ten · ${machineWords(group.machines)}`;
+  // slower than standing still is not worn the other way
+  const most = low < 0 ? Math.min(1, far ?? 0) : (far ?? 0);
+  return `${printNumber(100 * (near ?? 0), 0)} to ${printNumber(100 * most, 0)} %, nine times of ten · ${machineWords(group.machines)}`;
 }
 
 export const machineWords = (n: number): string => `${n} ${n === 1 ? 'machine' : 'machines'}`;

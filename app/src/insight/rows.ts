@@ -53,6 +53,7 @@ export const lifeRows = ({ of, classes }: InsightPage): RangeRow[] =>
         {
           ...{ key, title: className(key), to: toClass(key, of), value: median ?? 0 },
           ...{ low: low ?? median ?? 0, high: high ?? (median === null ? 0 : Infinity) },
+          none: median === null,
           said: median === null ? 'more than half run still' : printHours(median),
           range: low === null ? '' : `${printHours(low)} to ${till}`,
           by: `${ended} of ${lives(life.lives)} ended${worn === null ? '' : ` · renewed ${printNumber(100 * worn, 0)} % worn`}`,

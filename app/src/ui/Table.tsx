@@ -142,8 +142,9 @@ const styles = StyleSheet.create({
     minHeight: TARGET.glove,
   },
   line: { borderTopWidth: STROKE.thin, paddingVertical: SPACE.s },
-  // the link belongs to the first cell and lies over its whole row
-  first: { position: 'static' },
+  // the link belongs to the first cell and lies over its whole row: above the other cells, each of
+  // which is a layer of its own
+  first: { position: 'static', zIndex: 1 },
   over: { position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, zIndex: 1 },
   // above the link that lies over the row
   choose: { width: TARGET.glove, zIndex: 2 },
