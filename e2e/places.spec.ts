@@ -97,6 +97,8 @@ const places = (measured: string, unwalked: string, technician: string): readonl
   { name: 'tokens', path: '/settings/tokens', ready: 'tokens' },
   { name: 'insight', path: '/insight', ready: 'insight wear' },
   { name: 'insight of a class', path: '/insight/fan-drive-belt?by=model', ready: 'insight class' },
+  { name: 'archive', path: '/settings/archive', ready: 'archive' },
+  { name: 'formats', path: '/settings/formats', ready: 'formats' },
   { name: 'nowhere', path: '/nowhere', ready: 'nothing here' },
 ];
 

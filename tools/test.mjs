@@ -114,8 +114,9 @@ async function browser() {
   ensureApp();
   const named = process.env.E2E;
   const parts = named ? [[named]] : [...APART.map((p) => p.map(fileOf)), othersThan(APART.flat())];
-  // an empty place of its own, for the first day of a dealership
+  // empty places: for the first day of a dealership, and to bring an archive into
   const empty = await throwAwayPlace({ databasePort: 54_940, firstPort: 8600, demo: false });
+  const spare = await throwAwayPlace({ databasePort: 54_950, firstPort: 8620, demo: false });
   try {
     await Promise.all(
       parts.map(async (files, i) => {
@@ -129,6 +130,7 @@ async function browser() {
           const code = await playwright(files, {
             BASE_URL: place.url,
             EMPTY_URL: empty.url,
+            SPARE_URL: spare.url,
             PLAYWRIGHT_JSON: report,
             PLAYWRIGHT_OUTPUT: join(RESULTS, `browser-${i + 1}`),
             CHROMIUM: chromium,
@@ -141,6 +143,7 @@ async function browser() {
     );
   } finally {
     await empty.end();
+    await spare.end();
     done();
   }
 }

@@ -7,6 +7,8 @@ export { HarvestEntry } from '../machine/HarvestEntry';
 export { ImportCard } from '../readings/ImportCard';
 export { SetupScreen } from '../session/SetupScreen';
 export { AddMachine } from '../settings/AddMachine';
+export { ArchiveScreen } from '../settings/ArchiveScreen';
+export { FormatsScreen } from '../settings/FormatsScreen';
 export { HoursScreen } from '../settings/HoursScreen';
 export { CostsScreen } from '../settings/CostsScreen';
 export { TokensScreen } from '../settings/TokensScreen';

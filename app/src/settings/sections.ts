@@ -113,5 +113,16 @@ export const SECTIONS: readonly Section[] = [
     text: 'what spreadsheets and other programs read with',
     right: 'keepPeople',
   },
+  {
+    to: '/settings/archive',
+    title: 'Archive',
+    text: 'everything out as one file; into a place that was just set up',
+    right: 'keepPeople',
+  },
+  {
+    to: '/settings/formats',
+    title: 'Formats',
+    text: 'every file that goes in or out, with examples',
+  },
   { to: '/settings/safety', title: 'Safety', text: 'what goes before anything said here' },
 ];

@@ -135,6 +135,8 @@ const sizeOf = (body: RequestInit['body']): number =>
 
 function bodyOf(body: unknown): RequestInit {
   if (body === undefined) return {};
+  // a file as it was chosen, sent as it is read
+  if (body instanceof Blob) return { headers: { 'content-type': body.type }, body };
   if (body instanceof Uint8Array)
     return { headers: { 'content-type': 'image/jpeg' }, body: new Blob([new Uint8Array(body)]) };
   return typeof body === 'string'

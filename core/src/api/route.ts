@@ -8,6 +8,9 @@ export type TextType =
 /** A body that is bytes. */
 export type BytesType = 'image/jpeg' | 'application/pdf';
 
+/** A body that is a file as large as it likes: it is read as it comes, never held whole. */
+export type FileType = 'application/zip';
+
 /** Who may come in: the holders of a right, or anyone at all. */
 export type Door = Right | 'anyone';
 
@@ -23,14 +26,14 @@ export interface Route {
   readonly of?: string;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
-  readonly body?: z.ZodType | TextType | BytesType;
+  readonly body?: z.ZodType | TextType | BytesType | FileType;
   /** contract of the body for the document, where the body is taken piece by piece */
   readonly documented?: z.ZodType;
   /** MB, 2 unless said */
   readonly limit?: number;
   /** status of a success, 200 unless said; 204 has no answer */
   readonly status?: 200 | 201 | 202 | 204;
-  readonly answer: z.ZodType | TextType | BytesType | null;
+  readonly answer: z.ZodType | TextType | BytesType | FileType | null;
 }
 
 /** What a part of a route holds once it is read; nothing where the route does not have it. */

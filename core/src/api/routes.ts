@@ -62,6 +62,7 @@ import { PartSubstitution } from '../contracts/parts';
 import { PARTS_ROUTES } from './partsRoutes';
 import { PEOPLE_ROUTES } from './peopleRoutes';
 import { PLAN_ROUTES } from './planRoutes';
+import { ARCHIVE_ROUTES } from './archiveRoutes';
 import { HOURS_ROUTES } from './hoursRoutes';
 import { INSIGHT_ROUTES } from './insightRoutes';
 import { REPORT_ROUTES } from './reportRoutes';
@@ -93,6 +94,7 @@ export const ROUTES = {
   ...PARTS_ROUTES,
   ...PLAN_ROUTES,
   ...REPORT_ROUTES,
+  ...ARCHIVE_ROUTES,
   ...HOURS_ROUTES,
   ...INSIGHT_ROUTES,
   ...TOKEN_ROUTES,

@@ -12,7 +12,7 @@ import { clockFor } from '../clock';
 import { openMetrics } from '../http/metrics';
 import { fileMailer } from '../reports/mail';
 import type { Setting } from '../http/setting';
-import type { FileStore } from '../photos/store';
+import { photoStore } from '../photos/chosen';
 import { readersOn } from './readApart';
 
 /**
@@ -32,12 +32,13 @@ async function serve(): Promise<void> {
   const statedDay = demo ? await loadDemo(db) : undefined;
   const here = dirname(fileURLToPath(import.meta.url));
   const appDir = process.env['APP_DIR'] ?? join(here, '../../app/dist');
+  const photos = await photoStore();
   const app = createApp({
     db,
     clock: clockFor(statedDay),
     sessionSecret: await secretOf(db),
     ...(existsSync(appDir) ? { appDir } : {}),
-    ...(await s3Setting()),
+    ...(photos ? { photos } : {}),
     patience: PATIENCE_MS,
     ...outside(),
     readers: readersOn(join(here, 'readFile.mjs')),
@@ -93,21 +94,6 @@ function outside(): Pick<Setting, 'gauge' | 'stock' | 'fleet' | 'mail'> {
 
 /** A server that was told to end is gone by then, ms. */
 const LEAVES_MS = 8000;
-
-/** Where photos lie, when it is not the database. */
-async function s3Setting(): Promise<{ readonly photos?: FileStore }> {
-  const bucket = process.env['PHOTOS_S3_BUCKET'];
-  if (!bucket) return {};
-  // loaded by those alone who use it
-  const { s3Store } = await import('../photos/s3Store');
-  return {
-    photos: s3Store({
-      bucket,
-      endpoint: process.env['PHOTOS_S3_ENDPOINT'],
-      region: process.env['PHOTOS_S3_REGION'] ?? 'us-east-1',
-    }),
-  };
-}
 
 /** Workers have judged what was written to within this time, or none is at work. */
 const PATIENCE_MS = 60_000;

@@ -17,6 +17,8 @@ const LOCKS = {
   boards: 7149,
   /** the plan that is published, by branch */
   plans: 7150,
+  /** bringing an archive in */
+  archive: 7151,
 } as const;
 
 /** Holds a lock until the transaction ends. @param of what is locked, where there are several */

@@ -11,6 +11,7 @@ import {
   type RouteId,
   type Routes,
   type BytesType,
+  FileType,
   type TextType,
 } from '@green-tally/core/api';
 import type { Person } from '@green-tally/core/contracts';
@@ -58,11 +59,13 @@ export interface Asked<R extends Route> {
 
 type Answer<R extends Route> = R['answer'] extends TextType
   ? TextAnswer | StreamAnswer
-  : R['answer'] extends BytesType
-    ? BytesAnswer | typeof UNCHANGED
-    : R['answer'] extends null
-      ? void
-      : Given<R['answer']> | TextAnswer | typeof UNCHANGED;
+  : R['answer'] extends FileType
+    ? StreamAnswer
+    : R['answer'] extends BytesType
+      ? BytesAnswer | typeof UNCHANGED
+      : R['answer'] extends null
+        ? void
+        : Given<R['answer']> | TextAnswer | typeof UNCHANGED;
 
 export type Handler<R extends Route> = (asked: Asked<R>) => Promise<Answer<R>> | Answer<R>;
 
@@ -170,9 +173,11 @@ const expressPath = (path: string): string =>
   path.replaceAll(':', '\\:').replace(/\{(\w+)\}/g, ':$1');
 
 const BYTES: BytesType = 'image/jpeg';
+const FILE: FileType = 'application/zip';
 
 function bodyReader({ body, limit = 2 }: Route): RequestHandler[] {
-  if (body === undefined) return [];
+  // a file is taken by who handles it, as it comes
+  if (body === undefined || body === FILE) return [];
   if (body === BYTES) return [express.raw({ type: () => true, limit: `${limit}mb` })];
   return typeof body === 'string'
     ? [express.text({ type: () => true, limit: `${limit}mb` })]
@@ -208,7 +213,7 @@ function read(route: Route, req: Request, res: Response): AnyAsked {
 }
 
 function bodyOf({ body }: Route, req: Request): unknown {
-  if (body === undefined) return undefined;
+  if (body === undefined || body === FILE) return undefined;
   if (body === BYTES) return req.body instanceof Uint8Array ? req.body : new Uint8Array();
   if (typeof body === 'string') return typeof req.body === 'string' ? req.body : '';
   return body.parse(req.body ?? {});

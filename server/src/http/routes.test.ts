@@ -12,6 +12,7 @@ import {
   type Place,
   firstWords,
 } from '../testing/place';
+import { archiveOf, asBytes, firstAdmin, sendArchive } from '../testing/archive';
 import { aPhoto, photoOf } from '../testing/photo';
 import { splitId } from './mount';
 
@@ -481,6 +482,21 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
     }),
   'GET /machines/{id}/breakdowns': async () => maud.get(`/api/machines/${T118}/breakdowns`),
   'GET /forecasts': async () => maud.get('/api/forecasts'),
+  'GET /archive.zip': async () =>
+    maud
+      .get('/api/archive.zip')
+      .buffer(true)
+      .parse(asBytes as never),
+  'POST /archive': async () => {
+    // looked through, in a place of its own, whose admin has just set it up
+    const empty = await openPlace({ demo: false });
+    try {
+      return await sendArchive(await firstAdmin(empty.app), await archiveOf(maud), true);
+    } finally {
+      await empty.close();
+    }
+  },
+  'GET /formats': async () => maud.get('/api/formats'),
   'GET /insight': async () => maud.get('/api/insight?crop=wheat'),
   'GET /insight/classes/{key}': async () => {
     const { classes } = (await maud.get('/api/insight')).body;

@@ -37,6 +37,7 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '019-reports',
     '020-fleet-hours',
     '021-api-tokens',
+    '022-taught',
   ]);
 });
 
@@ -65,6 +66,7 @@ test('two processes migrating at once agree', async () => {
     '019-reports',
     '020-fleet-hours',
     '021-api-tokens',
+    '022-taught',
   ]);
 });
 

@@ -20,7 +20,8 @@ import type { FileStore } from './store';
 type Announced = Omit<Photo, 'dropped'>;
 export type PhotoSize = 'full' | 'small';
 
-const keyOf = (id: string, size: PhotoSize): string => `photos/${id}/${size}.jpg`;
+/** Under which a photo's file lies. */
+export const photoKey = (id: string, size: PhotoSize): string => `photos/${id}/${size}.jpg`;
 
 /**
  * Announces a photo. @returns how much of it is here
@@ -172,8 +173,8 @@ async function kept(
   pictures: Readonly<Record<PhotoSize, Uint8Array>>,
 ): Promise<void> {
   try {
-    await store.keep(keyOf(id, 'full'), pictures.full);
-    await store.keep(keyOf(id, 'small'), pictures.small);
+    await store.keep(photoKey(id, 'full'), pictures.full);
+    await store.keep(photoKey(id, 'small'), pictures.small);
   } catch (error) {
     if (databaseAway(error)) throw error;
     process.stderr.write(
@@ -200,7 +201,7 @@ export async function photoShown(
   { id }: Pick<PhotoRow, 'id'>,
   size: PhotoSize,
 ): Promise<Uint8Array> {
-  const data = await store.read(keyOf(id, size));
+  const data = await store.read(photoKey(id, size));
   if (!data) throw new NotFound('photo');
   return data;
 }
@@ -224,7 +225,7 @@ export async function dropPhoto(
       await row.update({ dropped: { at: now.toISOString(), by: person.name } }, { transaction });
       await machinesChanged(db, { ids: [row.machineId] }, transaction);
     });
-  await store.drop(keyOf(id, 'full'));
-  await store.drop(keyOf(id, 'small'));
+  await store.drop(photoKey(id, 'full'));
+  await store.drop(photoKey(id, 'small'));
   return toPhoto(row);
 }

@@ -1,4 +1,6 @@
+import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
+import type request from 'supertest';
 
 /** A JPEG picture of noise, so that it is of some size. */
 export const aPhoto = (width = 160, height = 120): Promise<Buffer> =>
@@ -27,3 +29,14 @@ export const photoOf = (machineId: string, bytes: number, change: object = {}) =
   by: 'whoever',
   ...change,
 });
+
+/** A photo of a machine that was sent whole; its id. */
+export async function sentPhoto(
+  agent: ReturnType<typeof request.agent>,
+  machineId: string,
+): Promise<string> {
+  const [id, data] = [randomUUID(), await aPhoto()];
+  await agent.put(`/api/photos/${id}`).send(photoOf(machineId, data.length)).expect(200);
+  await agent.post(`/api/photos/${id}/parts?from=0`).type('image/jpeg').send(data).expect(200);
+  return id;
+}

@@ -59,9 +59,7 @@ const Group = z.object({
   ...ranged,
   machines: z.int(),
   lives: z.int(),
-  apart: z
-    .object(ranged)
-    .describe('from the mean of the other groups, as a share of it'),
+  apart: z.object(ranged).describe('from the mean of the other groups, as a share of it'),
 });
 
 /** A group whose rate lies off the mean of its class, nine times of ten. */

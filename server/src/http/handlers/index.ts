@@ -12,6 +12,7 @@ import { tokenHandlers } from './tokens';
 import { hoursHandlers } from './hours';
 import { insightHandlers } from './insight';
 import { reportHandlers } from './reports';
+import { archiveHandlers } from './archive';
 import { boardHandlers } from './board';
 import { workHandlers } from './work';
 import { readingHandlers } from './readings';
@@ -34,6 +35,7 @@ export const handlersFor = (setting: Setting): Handlers => ({
   ...toolHandlers(setting),
   ...cardHandlers(setting),
   ...reportHandlers(setting),
+  ...archiveHandlers(setting),
   ...hoursHandlers(setting),
   ...insightHandlers(setting),
   ...tokenHandlers(setting),
