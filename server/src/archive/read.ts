@@ -26,7 +26,7 @@ export interface BringingIn {
 }
 
 /** A manifest names every photo: so large at most, bytes. */
-const MOST_MANIFEST = 256 * 1024 * 1024;
+const MOST_MANIFEST = 64 * 1024 * 1024;
 /** No row is longer, bytes. */
 const MOST_ROW = 16 * 1024 * 1024;
 /** What is unpacked at most, bytes. */

@@ -12,6 +12,7 @@ import {
   type Place,
   firstWords,
 } from '../testing/place';
+import { defineModels } from '../db/tables';
 import { archiveOf, asBytes, firstAdmin, sendArchive } from '../testing/archive';
 import { aPhoto, photoOf } from '../testing/photo';
 import { splitId } from './mount';
@@ -489,11 +490,14 @@ const CALLS: { readonly [K in RouteId]: () => Promise<Response> } = {
       .parse(asBytes as never),
   'POST /archive': async () => {
     // looked through, in a place of its own, whose admin has just set it up
-    const empty = await openPlace({ demo: false });
+    const zip = await archiveOf(maud);
+    const other = await openPlace({ demo: false });
     try {
-      return await sendArchive(await firstAdmin(empty.app), await archiveOf(maud), true);
+      return await sendArchive(await firstAdmin(other.app), zip, true);
     } finally {
-      await empty.close();
+      await other.close();
+      // the tables are of one place at a time
+      defineModels(place.db.sequelize);
     }
   },
   'GET /formats': async () => maud.get('/api/formats'),
