@@ -99,9 +99,9 @@ function count(code, read) {
  * share a database in the same order every time; the last takes all that no other names.
  */
 const APART = [
-  ['labels', 'places', 'sheets', 'specs'],
+  ['archive', 'labels', 'places', 'ready', 'report', 'sheets', 'specs'],
   [
-    ...['board', 'firstDay', 'formats', 'harvest', 'offline'],
+    ...['board', 'firstDay', 'formats', 'harvest', 'hours', 'insight', 'offline'],
     ...['photo', 'practice', 'shared', 'story', 'work'],
   ],
 ];

@@ -61,7 +61,7 @@ export function Ranges({ label, rows, heads, base, testID }: RangesProps) {
               cell: (r) => <Strong>{r.title}</Strong>,
               by: (r) => r.title,
             },
-            { key: 'bar', title: '', flex: 4, cell: bar },
+            { key: 'bar', title: 'Drawn', flex: 4, cell: bar },
             {
               key: 'value',
               title: heads[0],
@@ -76,7 +76,14 @@ export function Ranges({ label, rows, heads, base, testID }: RangesProps) {
               cell: (r) => <Quiet>{r.range}</Quiet>,
               by: (r) => r.high - r.low,
             },
-            { key: 'by', title: heads[2], flex: 3, cell: (r) => <Quiet>{r.by}</Quiet> },
+            ...(heads[2]
+              ? [
+                  {
+                    ...{ key: 'by', title: heads[2], flex: 3 },
+                    cell: (r: RangeRow) => <Quiet>{r.by}</Quiet>,
+                  },
+                ]
+              : []),
           ]}
         />
       ) : (
