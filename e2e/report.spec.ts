@@ -57,6 +57,15 @@ test('a reading → report → link in another browser → answer → the planne
 
   await page.goto(machine.replace('/machine/', '/report/'));
   await expect(page.getByTestId('a link').first()).toContainText('opened');
+  // as it stood when a walk of the past ended: on paper only, for that is not to be answered any more
+  const chosen = page.getByRole('radiogroup', { name: 'What it tells' });
+  await chosen.getByRole('radio', { name: /2025$/ }).first().click();
+  await expect(page).toHaveURL(/walk=/);
+  await expect(page.getByTestId('past report')).toBeVisible();
+  await expect(page.getByTestId('share report')).toHaveCount(0);
+  await expect(page.getByTestId('report Fan drive belt')).not.toContainText('34.2 mm');
+  await chosen.getByRole('radio', { name: 'as it stands' }).click();
+  await expect(page.getByTestId('report Fan drive belt')).toContainText('34.2 mm');
   // the owner's other machines, a line each
   await page.getByTestId('to season').click();
   await expect(page.getByTestId('season T114')).toContainText('Replace: Fan drive belt');

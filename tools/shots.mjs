@@ -17,20 +17,17 @@ import { throwAwayPlace } from './place.mjs';
 
 const OUT = join(ROOT, 'docs/screenshots');
 
-/** The first page of the report that is open, as a reader of PDF shows it. */
-async function paperShot(page) {
+/** The first page of a paper, as a reader of PDF shows it. */
+async function pdfShot(page, path, name) {
   const folder = mkdtempSync(join(tmpdir(), 'green-tally-shots-'));
-  const file = join(folder, 'report.pdf');
-  const id = new URL(page.url()).pathname.split('/').at(-1);
-  const answer = await page.request.get(
-    `${new URL(page.url()).origin}/api/machines/${id}/report.pdf`,
-  );
+  const file = join(folder, 'paper.pdf');
+  const answer = await page.request.get(`${new URL(page.url()).origin}${path}`);
   writeFileSync(file, await answer.body());
   const script = join(ROOT, 'server/src/testing/renderPdf.mjs');
   execFileSync(process.execPath, [script, file, join(folder, 'page'), '80']);
-  copyFileSync(join(folder, 'page-1.png'), join(OUT, 'report-page.png'));
+  copyFileSync(join(folder, 'page-1.png'), join(OUT, `${name}.png`));
   rmSync(folder, { recursive: true, force: true });
-  say('report-page');
+  say(name);
 }
 
 async function take(base, executablePath) {
@@ -158,7 +155,8 @@ async function take(base, executablePath) {
   await page.getByTestId('report ready').waitFor();
   await page.getByTestId('report ready').evaluate((at) => at.scrollIntoView({ block: 'start' }));
   await shot(page, 'report-phone');
-  await paperShot(page);
+  const reported = new URL(page.url()).pathname.split('/').at(-1);
+  await pdfShot(page, `/api/machines/${reported}/report.pdf`, 'report-page');
   const wide = await open({ width: 1280, height: 800 }, 'rhea');
   await wide.getByTestId('what wears').waitFor();
   await shot(wide, 'yard-wide');
@@ -183,11 +181,10 @@ async function take(base, executablePath) {
   await technician.goto(`${base}/board`);
   await technician.getByTestId('days').waitFor();
   await shot(technician, 'my-day-phone');
-  await wide.goto(
-    `${base}/bench/drive?show=worn&worn=36&gap=4&driverRpm=620&centre=760&beltLength=2350&beltWidth=38&groove=30&driverR0=95&drivenR0=60`,
-  );
-  await wide.getByTestId('bench drawing').waitFor();
-  await shot(wide, 'bench-drive-wide');
+  await wide.goto(`${base}/insight/fan-drive-belt?by=model`);
+  await wide.getByTestId('insight by model').waitFor();
+  await shot(wide, 'insight-wide');
+  await pdfShot(wide, '/api/labels.pdf?LABELS', 'labels-page');
   await browser.close();
 }
 

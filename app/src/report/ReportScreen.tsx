@@ -1,10 +1,10 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
 import { OwnerReport, ReportLink, type NewReportLink } from '@green-tally/core/contracts/report';
 import { SyncLine } from '../session/SyncLine';
-import { api, pathOf, troubleText, useAction } from '../store';
+import { api, pathOf, troubleText, useAction, useMachine } from '../store';
 import { useAnswer } from '../store/hooks';
 import {
   Body,
@@ -29,13 +29,14 @@ const Links = z.object({ links: z.array(ReportLink) });
 
 /** The report on one machine, as its owner would read it; on paper, and by a link. */
 export function ReportScreen() {
-  const { machineId } = useLocalSearchParams<{ machineId: string }>();
+  const { machineId, walk } = useLocalSearchParams<{ machineId: string; walk?: string }>();
   const params = { id: machineId };
+  const past = walk ? { walk } : {};
   const {
     data: report,
     error,
     again,
-  } = useAnswer('GET /machines/{id}/report', { params }, OwnerReport);
+  } = useAnswer('GET /machines/{id}/report', { params, query: past }, OwnerReport);
   if (!report)
     return (
       <Waiting
@@ -56,7 +57,8 @@ export function ReportScreen() {
       >
         <SyncLine />
       </HeadRow>
-      <Sharing machineId={machineId} />
+      <WhichWalk machineId={machineId} walk={walk} />
+      {walk ? <Past machineId={machineId} walk={walk} /> : <Sharing machineId={machineId} />}
       <Go
         to={`/report/season?customer=${encodeURIComponent(report.machine.customer)}`}
         label={`All machines of ${report.machine.customer}`}
@@ -66,6 +68,56 @@ export function ReportScreen() {
       </Go>
       <ReportBody report={report} photoAt={(id) => `/api/photos/${id}?size=small`} />
     </Screen>
+  );
+}
+
+const SEASON = '';
+/** So many walks of the past are offered, the newest first. */
+const WALKS = 5;
+
+/** The report as it stands, or as it stood when one of the last walks ended. */
+function WhichWalk({ machineId, walk }: { machineId: string; walk: string | undefined }) {
+  const router = useRouter();
+  const { file } = useMachine(machineId);
+  const past = (file?.walks ?? [])
+    .flatMap(({ id, finishedAt, kind }) => (finishedAt ? [{ id, finishedAt, kind }] : []))
+    .sort((a, b) => (a.finishedAt < b.finishedAt ? 1 : -1))
+    .slice(0, WALKS);
+  if (!past.length) return null;
+  return (
+    <Choice
+      label="What it tells"
+      value={walk || SEASON}
+      onChange={(to) => router.setParams({ walk: to })}
+      options={[
+        { value: SEASON, title: 'as it stands' },
+        ...past.map((w) => ({
+          value: w.id,
+          title: `walk of ${dayWords(w.finishedAt.slice(0, 10))} ${w.finishedAt.slice(0, 4)}`,
+        })),
+      ]}
+    />
+  );
+}
+
+/** A report of the past goes on paper; what is to be answered is what stands now. */
+function Past({ machineId, walk }: { machineId: string; walk: string }) {
+  return (
+    <Card testID="past report">
+      <Quiet>
+        As the machine stood when this walk ended. The owner answers on the report as it stands, so
+        that nobody answers what has been done since.
+      </Quiet>
+      <Buttons>
+        <Press
+          title="As PDF"
+          testID="report pdf"
+          onPress={() =>
+            void globalThis.open?.(`/api/machines/${machineId}/report.pdf?walk=${walk}`, '_blank')
+          }
+        />
+      </Buttons>
+    </Card>
   );
 }
 

@@ -14,6 +14,8 @@ import type { Route } from './route';
 
 const ById = z.object({ id: Id });
 const ByKey = z.object({ key: z.string().min(1).max(120) });
+/** A walk of the past; as it stands now where nothing is said. */
+const OfWalk = z.object({ walk: Id.optional() });
 const Printed = z.object({ paper: z.enum(['a4', 'letter']).default('a4') });
 
 /** Routes about what is printed and what owners are told: labels, reports, for people of the branch, and for whoever has a report's link. */
@@ -51,18 +53,19 @@ export const REPORT_ROUTES = {
     answer: 'application/pdf',
   },
   'GET /machines/{id}/report': {
-    summary: 'What the owner of a machine is told, as it stands now',
+    summary: 'What the owner of a machine is told, as it stands now or stood when a walk ended',
     door: 'look',
-    of: 'machine',
+    of: 'machine or walk',
     params: ById,
+    query: OfWalk,
     answer: OwnerReport,
   },
   'GET /machines/{id}/report.pdf': {
     summary: 'The same as PDF',
     door: 'look',
-    of: 'machine',
+    of: 'machine or walk',
     params: ById,
-    query: Printed,
+    query: Printed.extend(OfWalk.shape),
     answer: 'application/pdf',
   },
   'GET /machines/{id}/report-links': {

@@ -1,2 +1,3 @@
+export * from './asOf';
 export * from './report';
 export * from './season';

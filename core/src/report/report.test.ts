@@ -1,9 +1,11 @@
+import type { Reading } from '../contracts';
 import { OwnerReport } from '../contracts/report';
 import { standingOf, workLines } from '../plan';
 import { seasonFile, TODAY, tick } from '../testing/season';
 import { measured } from '../testing/judged';
 import { demoSheet, reading, WALK_ID } from '../testing/sheet';
 import { judgeCheck } from '../verdict';
+import { asOfWalk } from './asOf';
 import { ownerReport } from './report';
 import { reportStrip } from './strips';
 
@@ -116,4 +118,60 @@ test.each([
     seasonHours: 100,
   });
   expect(verdict && reportStrip(verdict)?.kind).toBe(kind);
+});
+
+describe('a walk of the past', () => {
+  const EARLY = '0197a000-0000-7000-8000-0000000000e1';
+  const past = { walkId: EARLY, takenAt: '2025-11-03T09:00:00.000Z', hours: 1100 };
+  const before = reading('fan-drive-belt', 'belt', measured(33), {
+    ...past,
+    id: '0197a000-0000-7000-8000-0000000000e2',
+  });
+  const fitted = reading('fan-drive-belt', 'belt', measured(38), {
+    id: '0197a000-0000-7000-8000-0000000000e3',
+    ...{ state: 'asLeft', renewed: true },
+  });
+  const both = (more: readonly Reading[] = []) => {
+    const now = seasonFile({ checks, readings: [before, fitted, ...more] });
+    const [walk] = now.walks;
+    if (!walk) throw new Error('a walk');
+    const early = { ...walk, id: EARLY, hours: 1100, kind: 'afterHarvest' as const };
+    const times = { startedAt: '2025-11-03T08:00:00.000Z', finishedAt: '2025-11-03T11:00:00.000Z' };
+    return { ...now, walks: [{ ...early, ...times }, ...now.walks] };
+  };
+
+  test('tells what was found then, at the hours of then, before the harvest that came', () => {
+    const then = asOfWalk(both(), EARLY);
+    expect(then?.today).toBe('2025-11-03');
+    const report = ownerReport(then?.file ?? file(), then?.today ?? TODAY, then?.walk);
+    expect(report.walk).toMatchObject({ kind: 'afterHarvest', to: '2025-11-03T11:00:00.000Z' });
+    expect(report.machine.hours).toBe(1100);
+    expect(report.machine.harvest.start.slice(0, 4)).toBe('2026');
+    expect(report.items.map((i) => [i.component, i.decision])).toContainEqual([
+      'Fan drive belt',
+      'replace',
+    ]);
+    expect(report.renewed).toEqual([]);
+    // and now it holds
+    expect(ownerReport(both(), TODAY).items.map((i) => i.component)).not.toContain(
+      'Fan drive belt',
+    );
+  });
+  test('what was struck since was wrong then as well', () => {
+    const strike = reading(
+      'fan-drive-belt',
+      'belt',
+      { kind: 'strike', why: 'wrong machine' },
+      { id: '0197a000-0000-7000-8000-0000000000e4', strikes: before.id },
+    );
+    const then = asOfWalk(both([strike]), EARLY);
+    expect(then?.file.readings).toEqual([]);
+  });
+  test('one that is not its own, or not finished, is none', () => {
+    expect(asOfWalk(both(), WALK_ID.replace(/.$/, 'f'))).toBeUndefined();
+    const open = both();
+    expect(
+      asOfWalk({ ...open, walks: open.walks.map((w) => ({ ...w, finishedAt: null })) }, EARLY),
+    ).toBeUndefined();
+  });
 });

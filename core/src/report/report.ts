@@ -8,6 +8,8 @@ import { verdictSentence, worstPlace, type CheckVerdict, type PlaceVerdict } fro
 import { checksFor } from '../walk';
 import { reportStrip } from './strips';
 
+/** What is lacking as long as the season's walk is not done. */
+const WALKS: ReadonlySet<MissingStep['id']> = new Set(['startWalk', 'resumeWalk', 'readRest']);
 /** So much of what falls due next is told. */
 const NEXT = 6;
 /** So many photos stand beside one thing that was found. */
@@ -17,12 +19,13 @@ const PHOTOS = 4;
  * What the owner of a machine is told: what was found, what to do, when and what it costs, now or
  * later; what was renewed, what was not looked at, and what falls due next. Derived from the machine's
  * facts alone.
+ * @param of the walk it is of; that of the season unless said
  */
-export function ownerReport(file: MachineFile, today: Day): OwnerReport {
+export function ownerReport(file: MachineFile, today: Day, of?: Walk): OwnerReport {
   const standing = standingOf(file, today);
   const { machine } = file;
   const checks = checksFor(machine, file.sheets);
-  const { walk } = standing;
+  const walk = of ?? standing.walk;
   const summary =
     walk &&
     summaryOf({
@@ -43,7 +46,8 @@ export function ownerReport(file: MachineFile, today: Day): OwnerReport {
     today,
     walk: walk && summary ? walkedOf(walk, summary) : null,
     ready: standing.ready,
-    lacks: standing.missing.map(lackWords),
+    // whether the walk before harvest was begun is no matter of one after the last
+    lacks: standing.missing.filter((m) => !of || !WALKS.has(m.id)).map(lackWords),
     currency: file.costs?.currency ?? '',
     items: asked.map((line) => itemOf(line, file, standing)),
     watch: told('watch').map((v) => foundOf(v, file)),

@@ -4,12 +4,14 @@ import { Invalid, TooMany } from '../errors';
 import type { CsvFile } from '../files/readTable';
 import type { Readers } from '../http/setting';
 import type { InsightTask } from '../insight/make';
+import type { PaperTask } from '../papers/make';
 
 /** A file to be read on a thread, or something that takes long. */
 export type ToRead =
   | { readonly what: 'sheet'; readonly text: string }
   | { readonly what: 'table'; readonly text: string; readonly file: CsvFile }
-  | { readonly what: 'insight'; readonly task: InsightTask; readonly taught: readonly string[] };
+  | { readonly what: 'insight'; readonly task: InsightTask; readonly taught: readonly string[] }
+  | { readonly what: 'paper'; readonly task: PaperTask };
 
 type Says =
   | { readonly read: unknown; readonly refused?: undefined }
@@ -50,10 +52,11 @@ export function readersOn(program: string): Readers {
     await turn();
     return readOn(program, task).finally(done);
   };
-  // the thread does what readSheet, readTable and makeInsight do, and answers what they answer
+  // the thread does what readSheet, readTable, makeInsight and makePaper do, and answers as they do
   return {
     sheet: async (text) => (await read({ what: 'sheet', text })) as never,
     table: async (text, file) => (await read({ what: 'table', text, file })) as never,
+    paper: async (task) => (await read({ what: 'paper', task })) as never,
     insight: async (task, taught) => (await read({ what: 'insight', task, taught })) as never,
   };
 }

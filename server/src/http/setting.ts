@@ -7,6 +7,7 @@ import type { SheetRead } from '../specs/readSheet';
 import type { TableReader } from '../files/readTable';
 import type { Metrics } from './metrics';
 import type { MakeInsight } from '../insight/make';
+import type { MakePaper } from '../papers/make';
 import type { Looking } from '../standings/fresh';
 
 /** What is done on threads: files are read, each throws Invalid for what is none; and what takes long. */
@@ -14,6 +15,7 @@ export interface Readers {
   readonly sheet: (text: string) => Promise<SheetRead>;
   readonly table: TableReader;
   readonly insight: MakeInsight;
+  readonly paper: MakePaper;
 }
 
 /** What the app is built from. `appDir`: folder of the exported web app, when there is one. */

@@ -10,7 +10,8 @@ import {
   SeasonSummary,
   SharedReport,
 } from '@green-tally/core/contracts/report';
-import { ReportLinkRow } from '../db';
+import { asOfWalk, ownerReport } from '@green-tally/core/report';
+import { machineFileOf, ReportLinkRow } from '../db';
 import { machineId, openPlace, problem, signedIn, type Place } from '../testing/place';
 import { aPhoto, photoOf } from '../testing/photo';
 import { readPdf } from '../testing/readPdf';
@@ -127,7 +128,13 @@ describe('photos', () => {
     const { pages } = readPdf(
       (await anybody().get(`/api/report/${link.key}/report.pdf`).expect(200)).body,
     );
-    expect(pages.length).toBeGreaterThan(0);
+    // the photos that stand in the report, each once, and as large as they are
+    const told = OwnerReport.parse((await shown(link.key)).report);
+    const photos = new Set([...told.items, ...told.watch].flatMap((i) => i.photos));
+    expect(photos).toContain(mine);
+    expect(pages.flatMap((p) => p.images)).toEqual(
+      Array.from(photos, () => ({ width: 160, height: 120 })),
+    );
   });
 });
 
@@ -246,6 +253,29 @@ describe('on paper', () => {
     expect(text).toContain('=1+1');
     expect(text).toMatch(/Some letters have no form/);
   });
+});
+
+test('a walk of the past: what it found then, also on paper; of another machine, or open, none', async () => {
+  const file = (await machineFileOf(T118))?.file;
+  const past = file?.walks.find((w) => w.finishedAt?.startsWith('2025'));
+  const report = OwnerReport.parse(
+    (await rhea.get(`/api/machines/${T118}/report?walk=${past?.id}`).expect(200)).body,
+  );
+  expect(report.walk?.to).toBe(past?.finishedAt);
+  expect(report.machine.hours).toBe(past?.hours);
+  const then = file && asOfWalk(file, past?.id ?? '');
+  expect(report).toEqual(
+    then && JSON.parse(JSON.stringify(ownerReport(then.file, then.today, then.walk))),
+  );
+  const { pages } = readPdf(
+    (await rhea.get(`/api/machines/${T118}/report.pdf?walk=${past?.id}`).expect(200)).body,
+  );
+  const text = pages.map((p) => p.text).join(' ');
+  for (const { component } of report.items) expect(text).toContain(component);
+  const other = machineId('T120');
+  expect((await rhea.get(`/api/machines/${other}/report?walk=${past?.id}`)).status).toBe(404);
+  expect((await rhea.get(`/api/machines/${T118}/report?walk=${randomUUID()}`)).status).toBe(404);
+  expect((await rhea.get(`/api/machines/${T118}/report?walk=the-last`)).status).toBe(400);
 });
 
 describe('mail', () => {

@@ -12,7 +12,7 @@ import type {
   SharedReport,
 } from '@green-tally/core/contracts/report';
 import { ownerKey, ownerOf, standingOf, workLines } from '@green-tally/core/plan';
-import { ownerReport, seasonSummary } from '@green-tally/core/report';
+import { asOfWalk, ownerReport, seasonSummary } from '@green-tally/core/report';
 import {
   lockMachines,
   machineFileOf,
@@ -26,7 +26,7 @@ import {
 import { Conflict, Invalid, NotFound } from '../errors';
 import { machineToChange } from '../machines/machines';
 import { machineToSee } from '../people/sight';
-import { reportPaper } from '../papers/report';
+import { makePaper, type MakePaper } from '../papers/make';
 import { photoShown } from '../photos/photos';
 import type { FileStore } from '../photos/store';
 import type { PAPERS } from '../papers/paper';
@@ -44,6 +44,8 @@ export interface Reports {
   readonly today: string;
   readonly now: Date;
   readonly mail?: Mailer | undefined;
+  /** makes papers; here unless said */
+  readonly make?: MakePaper | undefined;
 }
 
 const toLink = (row: ReportLinkRow): ReportLink => ({
@@ -60,14 +62,18 @@ const toLink = (row: ReportLinkRow): ReportLink => ({
 
 const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('base64url');
 
-/** The report of a machine as it stands. @throws NotFound, Forbidden */
+/** The report of a machine as it stands, or stood when a walk ended. @throws NotFound, Forbidden */
 export async function reportNow(
   { today }: Pick<Reports, 'today'>,
-  machineId: string,
+  { id, walk }: { readonly id: string; readonly walk: string | undefined },
   person: Person,
 ): Promise<OwnerReport> {
-  await machineToSee(machineId, person);
-  return (await standNow(machineId, today)).report;
+  await machineToSee(id, person);
+  if (walk === undefined) return (await standNow(id, today)).report;
+  const read = await machineFileOf(id);
+  const then = read && asOfWalk(read.file, walk);
+  if (!then) throw new NotFound('finished walk of this machine');
+  return ownerReport(then.file, then.today, then.walk);
 }
 
 /** Machines of the person's branch; an admin's are all. */
@@ -220,7 +226,7 @@ async function answered(row: ReportLinkRow): Promise<SharedReport> {
 
 /** A report as PDF, with its photos. */
 export async function printed(
-  { store }: Pick<Reports, 'store'>,
+  { store, make = makePaper }: Pick<Reports, 'store' | 'make'>,
   report: OwnerReport,
   size: keyof typeof PAPERS,
 ): Promise<Uint8Array> {
@@ -231,7 +237,7 @@ export async function printed(
     const data = await photoShown(store, { id }, 'full').catch(() => undefined);
     if (data) photos.set(id, data);
   }
-  return reportPaper(report, { photos, size });
+  return make({ paper: 'report', report, photos, size });
 }
 
 export const paperName = ({ machine, today }: OwnerReport): string =>

@@ -6,7 +6,13 @@ import { z } from 'zod';
 
 const Opened = z.object({
   title: z.string(),
-  pages: z.array(z.object({ text: z.string(), tagged: z.boolean() })),
+  pages: z.array(
+    z.object({
+      text: z.string(),
+      tagged: z.boolean(),
+      images: z.array(z.object({ width: z.int(), height: z.int() })),
+    }),
+  ),
 });
 
 /** A PDF as a reader shows it: its title, the text of each page, and each page as a PNG. */

@@ -4,7 +4,7 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createCanvas } from '@napi-rs/canvas';
-import { getDocument, VerbosityLevel } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { getDocument, OPS, VerbosityLevel } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 const [file, out, dpi = '100'] = process.argv.slice(2);
 const document = await getDocument({
@@ -20,7 +20,12 @@ for (let n = 1; n <= document.numPages; n += 1) {
   await page.render({ canvas, canvasContext: canvas.getContext('2d'), viewport }).promise;
   writeFileSync(`${out}-${n}.png`, canvas.toBuffer('image/png'));
   const { items } = await page.getTextContent();
+  const { fnArray, argsArray } = await page.getOperatorList();
   pages.push({
+    // what is drawn as a picture, with its own size
+    images: fnArray.flatMap((fn, i) =>
+      fn === OPS.paintImageXObject ? [{ width: argsArray[i][1], height: argsArray[i][2] }] : [],
+    ),
     text: items.map((i) => i.str + (i.hasEOL ? '\n' : '')).join(''),
     tagged: Boolean(await page.getStructTree()),
   });

@@ -1,6 +1,5 @@
 import { labelsOf } from '../../labels/labels';
-import { labelPaper } from '../../papers/labels';
-import { seasonPaper } from '../../papers/season';
+import { makePaper } from '../../papers/make';
 import { databaseStore } from '../../photos/store';
 import {
   answerReport,
@@ -20,16 +19,24 @@ import type { Handlers } from '../mount';
 import type { Setting } from '../setting';
 
 /** Reports to owners, their links, and what owners answer. */
-export function reportHandlers({ db, clock, photos, mail, sessionSecret }: Setting) {
+export function reportHandlers({ db, clock, photos, mail, sessionSecret, readers }: Setting) {
   const store = photos ?? databaseStore(db.sequelize);
-  const reports = (): Reports => ({ db, store, mail, today: clock.today(), now: clock.now() });
+  const make = readers?.paper ?? makePaper;
+  const reports = (): Reports => ({
+    db,
+    store,
+    mail,
+    make,
+    today: clock.today(),
+    now: clock.now(),
+  });
   return {
     'GET /labels.pdf': async ({ query, person, req }) => {
       const origin = `${req.protocol}://${req.get('host') ?? ''}`;
       const cards = { db, store, secret: sessionSecret };
       const labels = await labelsOf(cards, { ...query, machine: query.machine, origin }, person);
       return {
-        bytes: await labelPaper(labels, query.size, query.skip),
+        bytes: await make({ paper: 'labels', labels, size: query.size, skip: query.skip }),
         filename: `labels-${query.kind}.pdf`,
       };
     },
@@ -37,13 +44,14 @@ export function reportHandlers({ db, clock, photos, mail, sessionSecret }: Setti
     'GET /season.pdf': async ({ query, person }) => {
       const season = await seasonOf(reports(), query.customer, person);
       return {
-        bytes: await seasonPaper(season, query.paper),
+        bytes: await make({ paper: 'season', season, size: query.paper }),
         filename: `season-${season.today}.pdf`,
       };
     },
-    'GET /machines/{id}/report': ({ params, person }) => reportNow(reports(), params.id, person),
+    'GET /machines/{id}/report': ({ params, query, person }) =>
+      reportNow(reports(), { id: params.id, walk: query.walk }, person),
     'GET /machines/{id}/report.pdf': async ({ params, query, person }) => {
-      const report = await reportNow(reports(), params.id, person);
+      const report = await reportNow(reports(), { id: params.id, walk: query.walk }, person);
       return { bytes: await printed(reports(), report, query.paper), filename: paperName(report) };
     },
     'GET /machines/{id}/report-links': async ({ params, person }) => ({
