@@ -45,8 +45,9 @@ test('out of the demo, looked through, into an empty place: its machines are the
     await expect(other.getByTestId('archive in')).toContainText('machines');
     await other.getByTestId('bring in').click();
     await expect(other.getByTestId('archive found')).toContainText('It is in.');
-    await other.goto('/settings/machines');
-    await expect(other.getByText('T118').first()).toBeVisible();
+    // the workers judge what came in, one machine after the other
+    await other.goto('/');
+    await expect(other.getByTestId('machine T118').first()).toBeVisible({ timeout: 150_000 });
   });
 });
 

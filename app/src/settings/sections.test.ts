@@ -82,7 +82,7 @@ describe('the sections of the settings', () => {
     expect(new Set(SECTIONS.map((s) => s.to)).size).toBe(SECTIONS.length);
     for (const { to, text } of SECTIONS) {
       expect(String(to)).toMatch(
-        /^\/(settings\/[a-z]+|bench|practice|scan|specs|first-day|forecasts)$/,
+        /^\/(settings\/[a-z]+|bench|practice|scan|specs|first-day|insight|forecasts)$/,
       );
       expect(text.length).toBeGreaterThan(10);
     }

@@ -113,8 +113,7 @@ async function taken(
       const pages = await takePages(zip, manifest, { db, transaction });
       const pictures = await takePhotos(zip, manifest, { db, transaction, look, photos, kept });
       await db.sequelize.query('DELETE FROM fleet_rates', { transaction });
-      // what was brought in is learnt from, and judged, by the workers
-      await db.queue.add('newDay', [{ key: 'archive' }], transaction);
+      await callWorkers(db, transaction);
       await planMoved(db, 'all', transaction);
       const found = { stored: !look, madeAt: manifest.madeAt, lists, photos: pictures, pages };
       if (look) throw new LookedThrough(found);
@@ -127,6 +126,14 @@ async function taken(
       throw noArchive(`What it names is not in it: ${error.message}.`);
     throw error;
   }
+}
+
+/** What was brought in is judged by the workers, for the Yard to have it; then learnt from. */
+async function callWorkers(db: Database, transaction: Transaction): Promise<void> {
+  const ids = await idsIn({ db, transaction }, 'machines');
+  const judge = Array.from(ids, (id) => ({ key: id, data: { machine: id } }));
+  await db.queue.add('judge', judge, transaction);
+  await db.queue.add('newDay', [{ key: 'archive' }], transaction);
 }
 
 /** An archive goes into an empty place: nothing is mixed, nothing is overwritten. */
