@@ -25,16 +25,17 @@ import { local, type Outgoing } from './local';
 import { askMachine, changesOf, machineHere, noteLook, type Here } from './facts';
 import { noteKept } from './kept';
 import { withOutgoing } from './laid';
-import { clearFacts, isOwn } from './owner';
+import { clearFacts, isOwn, signInsSoFar } from './owner';
 import { onSync, outboxChanges, syncNow, type Sync } from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
 export const swrConfig: SWRConfiguration = {
   fetcher: async (path: string): Promise<unknown> => {
     try {
+      const asked = signInsSoFar();
       const answer = await request('GET', path);
       noteKept(path, undefined);
-      if (path === SESSION) await heedEnd(answer);
+      if (path === SESSION && asked === signInsSoFar()) await heedEnd(answer);
       // what was typed to find something is not kept for each letter
       if (!/[?&]q=/.test(path))
         await local.kept.put({ path, answer, at: new Date().toISOString() });

@@ -5,6 +5,7 @@ import { answering } from '../testing/answering';
 import { swrConfig, useSession } from './hooks';
 import { local } from './local';
 import { pauseOutbox } from './outbox';
+import { makeOwn } from './owner';
 
 beforeEach(() => mutate(() => true, undefined, { revalidate: false }));
 afterEach(() => pauseOutbox());
@@ -47,4 +48,19 @@ test('what only who is signed in may see does not come any more', async () => {
   tell();
   await new Promise((done) => setTimeout(done, 50));
   expect(result.current.answer).toBeUndefined();
+});
+
+test('that nobody was signed in is no news any more once somebody has signed in', async () => {
+  let tell: () => void = () => undefined;
+  const told = new Promise<void>((done) => (tell = done));
+  answering(async () => {
+    await told;
+    return { body: NOBODY };
+  });
+  await local.kept.put({ path: '/yard', answer: {}, at: '' });
+  renderHook(() => useSession().data, { wrapper: Asking });
+  await makeOwn('ines');
+  tell();
+  await new Promise((done) => setTimeout(done, 80));
+  expect((await local.kept.get('/yard'))?.answer).toEqual({});
 });

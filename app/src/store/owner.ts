@@ -54,8 +54,13 @@ export async function clearDevice(): Promise<void> {
     if (!OF_THE_DEVICE.has(key)) storage.removeItem(key);
 }
 
+let signIns = 0;
+/** Counts who signed in here: an answer to a question asked before is of an earlier time. */
+export const signInsSoFar = (): number => signIns;
+
 /** Makes the device a person's: what another one left to be seen is cleared away first. */
 export async function makeOwn(id: string): Promise<void> {
+  signIns += 1;
   const last = globalThis.localStorage?.getItem(KEY);
   if (last && last !== id) await clearDevice();
   globalThis.localStorage?.setItem(KEY, id);
