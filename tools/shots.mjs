@@ -129,11 +129,6 @@ async function take(base, executablePath) {
       '/bench/knives?states=.....1.1.........m......1.1....&rows=4&along=12&newMass=180&newHeight=60&leftHeight=52&radius=260&first=120&spacing=105&bearings=1400&mass=118&rpm=3100&set=4',
       'knife plan words',
     ],
-    [
-      'bench-note-phone',
-      '/bench/belt?show=note&note=42&mass=0.42&large=400&small=250&centre=900&hours=3&runInHours=10&newLow=2200&newHigh=2600&runInLow=1700&runInHigh=2100',
-      'listen',
-    ],
   ]) {
     await page.goto(`${base}${path}`);
     await page.getByTestId(ready).waitFor();
@@ -184,7 +179,7 @@ async function take(base, executablePath) {
   await wide.goto(`${base}/insight/fan-drive-belt?by=model`);
   await wide.getByTestId('insight by model').waitFor();
   await shot(wide, 'insight-wide');
-  await pdfShot(wide, '/api/labels.pdf?LABELS', 'labels-page');
+  await pdfShot(wide, '/api/labels.pdf?kind=machine', 'labels-page');
   await browser.close();
 }
 
