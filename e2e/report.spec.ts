@@ -62,6 +62,8 @@ test('a reading → report → link in another browser → answer → the planne
   await chosen.getByRole('radio', { name: /2025$/ }).first().click();
   await expect(page).toHaveURL(/walk=/);
   await expect(page.getByTestId('past report')).toBeVisible();
+  await expect(page.getByText('nor whether it is ready', { exact: false })).toBeVisible();
+  await expect(page.getByTestId('report ready')).toHaveCount(0);
   await expect(page.getByTestId('share report')).toHaveCount(0);
   await expect(page.getByTestId('report Fan drive belt')).not.toContainText('34.2 mm');
   await chosen.getByRole('radio', { name: 'as it stands' }).click();

@@ -1,4 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import {
   ClassPage,
@@ -107,7 +108,7 @@ function Facts({ page: { class: c, line } }: { page: ClassPage }) {
       : []),
     ...(c.stops
       ? [
-          `It stopped machines ${c.stops} ${c.stops === 1 ? 'time' : 'times'}: ${printHours(c.hoursLost)} lost.`,
+          `It stopped machines ${c.stops === 1 ? 'once' : `${c.stops} times`}: ${printHours(c.hoursLost)} lost.`,
         ]
       : []),
     ...forecastLines(c),
@@ -194,28 +195,37 @@ function Lives({ page: { class: c, survival } }: { page: ClassPage }) {
           : ` They were ${printNumber(100 * life.worn, 0)} % worn when they were taken out.`}
       </Body>
       {survival.length ? <SurvivalChart steps={survival} /> : null}
-      {survival.length ? (
-        <View role="table" aria-label="Still running by hours">
-          {thinned(survival).map((s) => (
-            <Row key={s.hours} apart>
-              <Strong>{printHours(s.hours)}</Strong>
-              <Quiet>{`${printNumber(100 * s.share, 0)} % run on (${printNumber(100 * s.low, 0)} to ${printNumber(100 * s.high, 0)} %), ${s.atRisk} came so far`}</Quiet>
-            </Row>
-          ))}
-        </View>
-      ) : null}
+      {survival.length ? <Steps steps={survival} /> : null}
     </Card>
   );
 }
 
 const STEPS = 10;
-/** So many steps at most, evenly taken, the last among them; all of them are in the CSV of machines. */
-function thinned<T>(steps: readonly T[]): readonly T[] {
-  if (steps.length <= STEPS) return steps;
-  return Array.from(
-    { length: STEPS },
-    (_, i) => steps[Math.round((i * (steps.length - 1)) / (STEPS - 1))],
-  ).filter((s) => s !== undefined);
+
+/** The curve in figures: some steps evenly taken, all of them by a tap. */
+function Steps({ steps }: { steps: ClassPage['survival'] }) {
+  const [all, setAll] = useState(steps.length <= STEPS);
+  const last = steps.length - 1;
+  const shown = all
+    ? steps
+    : steps.filter((_, i) =>
+        Array.from({ length: STEPS }, (_unused, k) =>
+          Math.round((k * last) / (STEPS - 1)),
+        ).includes(i),
+      );
+  return (
+    <View role="list" aria-label="Still running by hours">
+      {shown.map((s) => (
+        <Row key={s.hours} apart>
+          <Strong>{printHours(s.hours)}</Strong>
+          <Quiet>{`${printNumber(100 * s.share, 0)} % run on (${printNumber(100 * s.low, 0)} to ${printNumber(100 * s.high, 0)} %), ${s.atRisk} came so far`}</Quiet>
+        </Row>
+      ))}
+      {all ? null : (
+        <Press small title={`Show all ${steps.length} steps`} onPress={() => setAll(true)} />
+      )}
+    </View>
+  );
 }
 
 /** What jobs on it took against the sheet, by what was done. */
@@ -231,7 +241,10 @@ function Minutes({ page, of }: { page: ClassPage; of: InsightOf }) {
         testID="insight jobs"
         rows={page.minutes.map((m): RangeRow => ({
           ...{ key: m.decision, title: className(m.decision), value: m.value, low: m.low },
-          ...{ high: m.high, to: insightHref('/insight', of, { show: 'minutes' }) },
+          high: m.high,
+          to: insightHref(`/insight/${encodeURIComponent(page.class.key)}`, of, {
+            done: m.decision,
+          }),
           said: `${printNumber(m.value, 2)} × the sheet’s`,
           range: `${printNumber(m.low, 2)} to ${printNumber(m.high, 2)}`,
           by: `${m.jobs} ${m.jobs === 1 ? 'job' : 'jobs'}`,
@@ -243,11 +256,19 @@ function Minutes({ page, of }: { page: ClassPage; of: InsightOf }) {
 
 /** Every machine it is told from; a tap opens the machine. */
 function EachMachine({ page, of }: { page: ClassPage; of: InsightOf }) {
-  const { machines, line } = page;
+  const { done } = useLocalSearchParams<{ done?: string }>();
+  const router = useRouter();
+  const { line } = page;
+  const machines = done ? page.machines.filter((m) => m.done.includes(done)) : page.machines;
   const mean = page.class[line]?.value;
   return (
     <View style={styles.stack}>
-      <Heading>Its machines</Heading>
+      <Heading>
+        {done ? `Its machines, of which work is on record: ${done}` : 'Its machines'}
+      </Heading>
+      {done ? (
+        <Press small title="All its machines" onPress={() => router.setParams({ done: '' })} />
+      ) : null}
       <Quiet>Each drawn toward the class as far as its own readings are few.</Quiet>
       <Ranges
         label="Machine"

@@ -87,7 +87,7 @@ const TOLD: Readonly<Record<Show, Told>> = {
   walks: {
     ...{ title: 'Walks', rows: walkRows, label: 'Kind of walk', csv: 'walks' },
     heads: ['Found', 'Between', 'Told by'],
-    text: 'Checks that called for work, found in an hour at the machine. Breaks longer than twenty minutes are left out.',
+    text: 'Checks that called for work, found in an hour at the machine. Who reads nothing for longer than twenty minutes is taken to do something else.',
     none: 'No walk has been finished yet.',
   },
 };

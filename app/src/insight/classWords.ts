@@ -18,7 +18,8 @@ const LINES: Readonly<Record<ClassPage['line'], string>> = {
 export const lineWords = (line: ClassPage['line']): string => LINES[line];
 
 /** A rate as it is said: of the way to the limit in 100 h. */
-export const rateWords = (perHour: number): string => `${printNumber(100 * 100 * perHour, 1)} %`;
+export const rateWords = (perHour: number): string =>
+  `${printNumber(100 * 100 * perHour, 1)}\u00a0%`;
 
 /** By when a new part would have come to its limit at a rate; empty where it never does. */
 export function untilWords(perHour: number): string {

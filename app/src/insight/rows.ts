@@ -130,7 +130,7 @@ export const walkRows = ({ of, walks }: InsightPage): RangeRow[] =>
   walks.map((w) => ({
     ...{ key: w.kind ?? 'none', title: walkWords(w.kind) },
     to: insightHref('/insight/walks', of, { kind: w.kind ?? undefined }),
-    ...{ value: w.value, low: w.low, high: w.high, said: `${printNumber(w.value, 1)} an hour` },
-    range: `${printNumber(w.low, 1)} to ${printNumber(w.high, 1)}`,
+    ...{ value: w.value, low: w.low, high: w.high, said: `${printNumber(w.value, 2)} an hour` },
+    range: `${printNumber(w.low, 2)} to ${printNumber(w.high, 2)}`,
     by: `${w.found} found, ${w.read} read, ${printHours(w.hours)} · ${w.walks} ${w.walks === 1 ? 'walk' : 'walks'}`,
   }));

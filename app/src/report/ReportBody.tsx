@@ -1,7 +1,13 @@
 import type { ReactNode } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import type { OwnerReport, ReportItem, ReportStrip } from '@green-tally/core/contracts/report';
-import { ANSWER_WORDS, WALK_FOR } from '@green-tally/core/ownerWords';
+import {
+  ANSWER_WORDS,
+  WALK_FOR,
+  doWords,
+  holdsWords,
+  PAST_WORDS,
+} from '@green-tally/core/ownerWords';
 import { printHours, printNumber } from '@green-tally/core/units';
 import {
   BandStrip,
@@ -9,6 +15,7 @@ import {
   Card,
   DecisionBadge,
   Heading,
+  Notice,
   Quiet,
   RADIUS,
   Row,
@@ -41,17 +48,24 @@ export function ReportBody({ report, photoAt, below }: ReportBodyProps) {
             : 'Not walked this season.'
         }`}
       </Quiet>
-      <Card edge={report.ready ? 'pine' : 'rust'} testID="report ready">
-        <Strong tone={report.ready ? 'pine' : 'rust'}>
-          {report.ready ? 'Ready for harvest' : 'Not ready yet'}
-        </Strong>
-        <Body>
-          {report.ready
-            ? 'All of this season’s walk was read, and nothing is open.'
-            : `${report.lacks.join('; ')}.`}
-        </Body>
-      </Card>
-      <Heading>{items.length ? 'What to do' : 'Nothing to do'}</Heading>
+      {report.past ? (
+        <Notice
+          title={`As it stood on ${dayWords(report.today)} ${report.today.slice(0, 4)}`}
+          text={PAST_WORDS}
+        />
+      ) : (
+        <Card edge={report.ready ? 'pine' : 'rust'} testID="report ready">
+          <Strong tone={report.ready ? 'pine' : 'rust'}>
+            {report.ready ? 'Ready for harvest' : 'Not ready yet'}
+          </Strong>
+          <Body>
+            {report.ready
+              ? 'All of this season’s walk was read, and nothing is open.'
+              : `${report.lacks.join('; ')}.`}
+          </Body>
+        </Card>
+      )}
+      <Heading>{doWords(report)}</Heading>
       {items.map((item) => (
         <Card key={item.key} testID={`report ${item.component}`}>
           <Row apart>
@@ -103,7 +117,7 @@ export function ReportBody({ report, photoAt, below }: ReportBodyProps) {
       />
       {holds.length ? (
         <>
-          <Heading>{`Holds: ${holds.length}`}</Heading>
+          <Heading>{holdsWords(report)}</Heading>
           <Quiet>{holds.join(' · ')}</Quiet>
         </>
       ) : null}

@@ -39,7 +39,7 @@ function inPlace(path: string, place: string, wide: boolean): boolean {
   if (path.startsWith(place)) return true;
   return (
     (place === '/more' &&
-      (/^\/(settings|bench)/.test(path) || (!wide && path.startsWith('/specs')))) ||
+      (/^\/(settings|bench|insight|forecasts|practice|scan)/.test(path) || (!wide && path.startsWith('/specs')))) ||
     (place === '/work' && (path.startsWith('/van') || (!wide && /^\/(due|parts|board)/.test(path))))
   );
 }

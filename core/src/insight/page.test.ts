@@ -151,6 +151,7 @@ describe('one class', () => {
     expect(page?.machines[0]?.crop).toBe('maize');
     expect(page?.machines.find((m) => m.id === stopped.machine.id)).toMatchObject({
       ...{ stops: 1, hoursLost: 3.5, parts: 2, ended: 1, jobs: 1, forecasts: 1, happened: 0 },
+      done: ['replace'],
       rate: { lives: 1 },
     });
     expect(page?.minutes).toMatchObject([{ decision: 'replace', jobs: 17 }]);

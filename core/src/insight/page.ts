@@ -184,6 +184,7 @@ function machinesOf(
           ...{ parts: parts.length, ended: parts.filter((p) => p.ended).length },
           ...{ stops: stops.length, hoursLost: stops.reduce((h, s) => h + s.hoursLost, 0) },
           ...{ jobs: jobs.length, forecasts: forecasts.length },
+          done: [...new Set(jobs.map((j) => jobOf(j.kind).decision))],
           happened: forecasts.filter((f) => f.happened).length,
         },
       ];

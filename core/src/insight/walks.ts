@@ -10,7 +10,7 @@ export interface WalkYield {
   readonly id: string;
   readonly kind: WalkKind | null;
   readonly day: string;
-  /** at the machine; breaks are left out */
+  /** at the machine; of a longer break, {@link BREAK_MINUTES} */
   readonly minutes: number;
   /** checks read, and those of them that called for work */
   readonly read: number;

@@ -152,6 +152,8 @@ describe('a walk of the past', () => {
       'replace',
     ]);
     expect(report.renewed).toEqual([]);
+    // of then, it is never said to be ready
+    expect(report).toMatchObject({ past: true, ready: false, lacks: [] });
     // and now it holds
     expect(ownerReport(both(), TODAY).items.map((i) => i.component)).not.toContain(
       'Fan drive belt',

@@ -8,8 +8,6 @@ import { verdictSentence, worstPlace, type CheckVerdict, type PlaceVerdict } fro
 import { checksFor } from '../walk';
 import { reportStrip } from './strips';
 
-/** What is lacking as long as the season's walk is not done. */
-const WALKS: ReadonlySet<MissingStep['id']> = new Set(['startWalk', 'resumeWalk', 'readRest']);
 /** So much of what falls due next is told. */
 const NEXT = 6;
 /** So many photos stand beside one thing that was found. */
@@ -19,7 +17,7 @@ const PHOTOS = 4;
  * What the owner of a machine is told: what was found, what to do, when and what it costs, now or
  * later; what was renewed, what was not looked at, and what falls due next. Derived from the machine's
  * facts alone.
- * @param of the walk it is of; that of the season unless said
+ * @param of a walk of the past that it is of; as it stands now unless said
  */
 export function ownerReport(file: MachineFile, today: Day, of?: Walk): OwnerReport {
   const standing = standingOf(file, today);
@@ -45,9 +43,10 @@ export function ownerReport(file: MachineFile, today: Day, of?: Walk): OwnerRepo
     branch: machine.branch,
     today,
     walk: walk && summary ? walkedOf(walk, summary) : null,
-    ready: standing.ready,
-    // whether the walk before harvest was begun is no matter of one after the last
-    lacks: standing.missing.filter((m) => !of || !WALKS.has(m.id)).map(lackWords),
+    past: of !== undefined,
+    // what is ready is ready now: a report of the past never says so
+    ready: !of && standing.ready,
+    lacks: of ? [] : standing.missing.map(lackWords),
     currency: file.costs?.currency ?? '',
     items: asked.map((line) => itemOf(line, file, standing)),
     watch: told('watch').map((v) => foundOf(v, file)),

@@ -9,7 +9,11 @@ import addFormats from 'ajv-formats';
 import { ZipFile } from 'yazl';
 import { ARCHIVE_LISTS } from '@green-tally/core/archive';
 import { ArchiveManifest, ArchiveTaken, Formats } from '@green-tally/core/contracts/archive';
-import { MachineRow, PersonRow, ReadingRow } from '../db';
+import { BookKind } from '@green-tally/core/contracts';
+import { readBook } from '../books/readBook';
+import { machineFileOf, MachineRow, PersonRow, ReadingRow } from '../db';
+import { readSnapshot } from '../fleetHours/snapshot';
+import { readReadingsCsv } from '../walks/readCsv';
 import { databaseStore } from '../photos/store';
 import { archiveOf, firstAdmin, sendArchive } from '../testing/archive';
 import { sentPhoto } from '../testing/photo';
@@ -143,6 +147,32 @@ describe('an archive', () => {
     }
     const readings = formats.find((f) => f.name === 'Readings');
     for (const { about } of readings?.fields ?? []) expect(about).not.toBe('');
+    // an example is one that its own reader takes
+    const example = (name: string) => formats.find((f) => f.name === name)?.example ?? '';
+    const file = (await machineFileOf(machineId('T118')))?.file;
+    const [row] = readReadingsCsv(
+      example('Readings').replace('A1001', 'T118'),
+      file ? [file.machine] : [],
+      file?.sheets ?? [],
+    );
+    expect([row?.errors, row?.reading?.value]).toMatchObject([[], { values: [37.1] }]);
+    expect(readSnapshot(example('Fleet snapshot')).equipment).toMatchObject([
+      { serial: 'A1001', engine: { hours: 1240.5 } },
+    ]);
+    for (const { name, row: contract } of ARCHIVE_LISTS) {
+      const told = Object.keys(JSON.parse(example(`Archive: ${name}`)) as object);
+      expect([name, told]).toEqual([name, Object.keys(contract.shape)]);
+    }
+    for (const kind of BookKind.options) {
+      const lines = await readBook(kind, example(`List of ${kind}`), { branch: 'Here' });
+      expect([kind, lines.map((l) => l.errors)]).toEqual([kind, [[]]]);
+    }
+    const rhea = await signedIn(demo.app, 'rhea');
+    const parts = await rhea
+      .post('/api/catalogue/import')
+      .type('text/csv')
+      .send(example('Parts, prices, stock'));
+    expect([parts.status, parts.body.errors]).toEqual([200, undefined]);
   });
   test('is for admins', async () => {
     for (const who of ['rhea', 'ines'])

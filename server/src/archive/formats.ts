@@ -106,10 +106,10 @@ const OTHERS: readonly Format[] = [
     fields: [
       field('number', 'must be there', 'of the part'),
       field('price', 'in figures', 'in the branch’s currency'),
-      field('supplier', 'a name', 'who delivers it'),
+      field('supplier', 'a name', 'as it stands under suppliers; empty leaves what is there'),
       field('on_hand', 'a whole number', 'on this branch’s shelf'),
     ],
-    example: 'number,price,supplier,on_hand\nLM-5207,310,Northgate Parts,2',
+    example: 'number,price,supplier,on_hand\nLM-5207,310,,2',
   },
   {
     name: 'Insight',

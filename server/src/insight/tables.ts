@@ -148,7 +148,7 @@ const groupRows = ({ class: { key }, line, by }: Page): Row[] =>
   );
 
 const machineRows = ({ class: { key }, line, machines }: Page): Row[] =>
-  machines.map(({ id: _, rate, happened, hoursLost, ...m }) => ({
+  machines.map(({ id: _, done: _done, rate, happened, hoursLost, ...m }) => ({
     ...{ class: key, of: line, ...m, hours_lost: hoursLost, came_to_limit: happened },
     ...{ per_100h: per100(rate?.value), low: per100(rate?.low), high: per100(rate?.high) },
     lives: rate?.lives ?? 0,

@@ -1,5 +1,11 @@
 import { DECISION_WORDS } from '@green-tally/core/verdict';
-import { ANSWER_WORDS, WALK_FOR } from '@green-tally/core/ownerWords';
+import {
+  ANSWER_WORDS,
+  doWords,
+  holdsWords,
+  PAST_WORDS,
+  WALK_FOR,
+} from '@green-tally/core/ownerWords';
 import type { OwnerReport, ReportItem } from '@green-tally/core/contracts/report';
 import { printNumber } from '@green-tally/core/units';
 import type { PAPERS } from './paper';
@@ -28,7 +34,7 @@ export function reportPaper(report: OwnerReport, { photos, size }: Printing): Pr
 
 const day = (moment: string): string => moment.slice(0, 10);
 
-function head(on: Sheet, { machine, branch, today, walk, ready, lacks }: OwnerReport): void {
+function head(on: Sheet, { machine, branch, today, walk, past, ready, lacks }: OwnerReport): void {
   on.title(`${machine.serial}, ${machine.model}`);
   on.body(
     `${machine.customer}. ${printNumber(machine.hours, 0)} separator hours${machine.header ? `, with ${machine.header}` : ''}.`,
@@ -42,7 +48,8 @@ function head(on: Sheet, { machine, branch, today, walk, ready, lacks }: OwnerRe
     );
   else on.quiet('Not walked this season.');
   on.gap(4);
-  if (ready)
+  if (past) on.name(PAST_WORDS);
+  else if (ready)
     on.name('Ready for harvest: all of this season’s walk was read, and nothing is open.', PINE);
   else on.loud(`Not ready yet: ${lacks.join('; ')}.`);
 }
@@ -63,7 +70,7 @@ export function costWords({ now, left, ifItGoes, minutes }: ReportItem, currency
 }
 
 function items(on: Sheet, report: OwnerReport): void {
-  on.heading(report.items.length ? 'What to do' : 'Nothing to do');
+  on.heading(doWords(report));
   for (const item of report.items) {
     on.room(90);
     on.name(
@@ -116,7 +123,7 @@ function rest(on: Sheet, report: OwnerReport): void {
       );
   }
   if (report.holds.length) {
-    on.heading(`Holds: ${report.holds.length}`);
+    on.heading(holdsWords(report));
     on.quiet(report.holds.join(' · '));
   }
   on.gap(8);

@@ -111,6 +111,7 @@ export const ClassMachine = z.object({
   stops: z.int(),
   hoursLost: z.number(),
   jobs: z.int(),
+  done: z.array(z.string()).describe('what its jobs were: replace, adjust'),
   forecasts: z.int(),
   happened: z.int(),
 });

@@ -80,6 +80,10 @@ export const OwnerReport = z.object({
       read: z.int(),
     })
     .nullable(),
+  past: z
+    .boolean()
+    .default(false)
+    .describe('as it stood when a walk ended: it says nothing of now, nor of being ready'),
   ready: z.boolean(),
   lacks: z.array(z.string()),
   currency: z.string(),
