@@ -39,7 +39,8 @@ function inPlace(path: string, place: string, wide: boolean): boolean {
   if (path.startsWith(place)) return true;
   return (
     (place === '/more' &&
-      (/^\/(settings|bench|insight|forecasts|practice|scan)/.test(path) || (!wide && path.startsWith('/specs')))) ||
+      (/^\/(settings|bench|insight|forecasts|practice|scan)/.test(path) ||
+        (!wide && path.startsWith('/specs')))) ||
     (place === '/work' && (path.startsWith('/van') || (!wide && /^\/(due|parts|board)/.test(path))))
   );
 }
