@@ -5,11 +5,12 @@ const config = getDefaultConfig(__dirname);
 const empty = { type: 'empty' };
 
 // Icon packages RN Elements would pull in, zod's many languages, its JSON Schema, lists in
-// sections and the browser's own check box are not used.
+// sections, the browser's own check box and the router's list of all pages are not used.
 const unused = (context, name) =>
   /^(@react-native-vector-icons|react-native-vector-icons)\//.test(name) ||
   /^\.\/exports\/(CheckBox|ProgressBar|SectionList)$/.test(name) ||
   /exports\/SectionList$/.test(name) ||
+  /\/views\/Sitemap$/.test(name) ||
   (/(locales\/index|from-json-schema|json-schema-(processors|generator))\.js$/.test(name) &&
     /zod[\\/]v4/.test(context.originModulePath));
 

@@ -31,7 +31,8 @@ test('out of the demo, looked through, into an empty place: its machines are the
   });
 
   await test.step('an empty one takes it', async () => {
-    const other = await (await browser.newContext({ viewport: PHONE, baseURL: SPARE })).newPage();
+    const elsewhere = await browser.newContext({ viewport: PHONE, baseURL: SPARE });
+    const other = await elsewhere.newPage();
     await other.goto('/');
     await other.getByLabel('Branch').fill('Fen Side');
     await other.getByLabel('Your name').fill('Ada Reed');
@@ -48,6 +49,7 @@ test('out of the demo, looked through, into an empty place: its machines are the
     // the workers judge what came in, one machine after the other
     await other.goto('/');
     await expect(other.getByTestId('machine T118').first()).toBeVisible({ timeout: 150_000 });
+    await elsewhere.close();
   });
 });
 

@@ -264,7 +264,7 @@ function EachMachine({ page, of }: { page: ClassPage; of: InsightOf }) {
   return (
     <View style={styles.stack}>
       <Heading>
-        {done ? `Its machines, of which work is on record: ${done}` : 'Its machines'}
+        {done ? `Machines with this job on record: ${className(done)}` : 'Its machines'}
       </Heading>
       {done ? (
         <Press small title="All its machines" onPress={() => router.setParams({ done: '' })} />

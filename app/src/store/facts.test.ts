@@ -136,6 +136,19 @@ describe("a machine's facts on this device", () => {
     expect(await local.walks.count()).toBe(0);
   });
 
+  test.each([0, 1])(
+    'revisions it needs are not cleared away as needed by nobody before it is kept (%d there before)',
+    async (there) => {
+      await local.sheets.bulkPut(file.sheets.slice(0, there));
+      // what tidies up comes between any two answers
+      meanwhile = () => forget([]);
+      await askMachine(MACHINE_ID);
+      expect(asked.length).toBeGreaterThan(2 - there);
+      expect(await local.sheets.count()).toBe(2);
+      expect(await machineHere(MACHINE_ID)).toBeDefined();
+    },
+  );
+
   test('two questions at once: the later answer is the one that stays', async () => {
     const [old, later] = [belt(37), belt(36)];
     server.since.set(3, [old]);

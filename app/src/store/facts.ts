@@ -52,14 +52,37 @@ async function ask(id: string): Promise<void> {
   const changes = MachineChanges.parse(
     await api('GET /machines/{id}/changes', { params: { id }, query }),
   );
-  await fetchSheets(refsOf(changes.judgedBy ?? known?.judgedBy));
-  await local.transaction('rw', [local.machines, ...factTables()], async () => {
+  const fetched = new Map<string, SpecSheet>();
+  const of = { id, before, known, fetched };
+  let lacks = await keep(changes, of);
+  while (lacks.length) {
+    await fetchSheets(lacks, fetched);
+    lacks = await keep(changes, of);
+  }
+}
+
+interface Asking {
+  readonly id: string;
+  /** the keys that were here before the question, table by table */
+  readonly before: readonly (readonly string[])[];
+  readonly known: KeptMachine | undefined;
+  /** revisions fetched for this answer: kept with the machine, so that none is cleared away before */
+  readonly fetched: ReadonlyMap<string, SpecSheet>;
+}
+
+/** @returns revisions that are not on this device: nothing is kept without them */
+async function keep(changes: MachineChanges, of: Asking): Promise<SheetRef[]> {
+  const { id, before, known, fetched } = of;
+  return local.transaction('rw', [local.machines, local.sheets, ...factTables()], async () => {
     const now = await local.machines.get(id);
     const judgedBy = changes.judgedBy ?? now?.judgedBy;
     // forgotten while the answer was under way: half of it is worth nothing
-    if (!judgedBy || (changes.since > 0 && !now)) return;
+    if (!judgedBy || (changes.since > 0 && !now)) return [];
+    await local.sheets.bulkPut([...fetched.values()]);
+    const lacks = await notHere(refsOf(judgedBy));
+    if (lacks.length) return lacks;
     // another tab was told of more meanwhile
-    if (now && now.version > (known?.version ?? 0) && now.version > changes.version) return;
+    if (now && now.version > (known?.version ?? 0) && now.version > changes.version) return [];
     const moved = await layChanges(changes, before);
     const at = new Date().toISOString();
     await local.machines.put({
@@ -76,6 +99,7 @@ async function ask(id: string): Promise<void> {
       judgedBy,
       askedAt: at,
     });
+    return [];
   });
 }
 
@@ -125,15 +149,25 @@ const sorted = (row: object | undefined): string =>
 const refsOf = (judgedBy: KeptMachine['judgedBy'] | undefined): SheetRef[] =>
   judgedBy ? [...judgedBy.sheets, ...judgedBy.earlier] : [];
 
-/** Fetches the revisions that are not here yet. */
-async function fetchSheets(refs: readonly SheetRef[]): Promise<void> {
-  for (const { model, revision } of refs) {
-    if (await local.sheets.get([model, revision])) continue;
-    const sheet = await api('GET /specs/{model}/revisions/{revision}', {
-      params: { model, revision },
-    });
-    await local.sheets.put(sheet);
-  }
+const keyOf = ({ model, revision }: SheetRef): string => `${model}|${revision}`;
+
+/** Those of some revisions that are not on this device. */
+async function notHere(refs: readonly SheetRef[]): Promise<SheetRef[]> {
+  const here = await local.sheets.where(':id').anyOf(refs.map(pairOf)).primaryKeys();
+  const keys = new Set(here.map(([model, revision]) => keyOf({ model, revision })));
+  return refs.filter((r) => !keys.has(keyOf(r)));
+}
+const pairOf = ({ model, revision }: SheetRef): [string, number] => [model, revision];
+
+async function fetchSheets(
+  refs: readonly SheetRef[],
+  fetched: Map<string, SpecSheet>,
+): Promise<void> {
+  for (const { model, revision } of refs)
+    fetched.set(
+      keyOf({ model, revision }),
+      await api('GET /specs/{model}/revisions/{revision}', { params: { model, revision } }),
+    );
 }
 
 /** Revisions never change: each is read into its contract once in the life of this page. */
@@ -141,11 +175,11 @@ const read = new Map<string, SpecSheet>();
 
 async function sheetsOf(refs: readonly SheetRef[]): Promise<SpecSheet[] | undefined> {
   const sheets: SpecSheet[] = [];
-  for (const { model, revision } of refs) {
-    const key = `${model}|${revision}`;
+  for (const ref of refs) {
+    const key = keyOf(ref);
     let sheet = read.get(key);
     if (!sheet) {
-      const row = await local.sheets.get([model, revision]);
+      const row = await local.sheets.get(pairOf(ref));
       if (!row) return undefined;
       sheet = SpecSheet.parse(row);
       read.set(key, sheet);
@@ -297,12 +331,12 @@ export async function forget(ids: readonly string[]): Promise<number> {
       gone += 1;
     }
     const needed = new Set(
-      (await local.machines.toArray()).flatMap((m) =>
-        refsOf(m.judgedBy).map((r) => `${r.model}|${r.revision}`),
-      ),
+      (await local.machines.toArray()).flatMap((m) => refsOf(m.judgedBy).map(keyOf)),
     );
     const keys = await local.sheets.toCollection().primaryKeys();
-    await local.sheets.bulkDelete(keys.filter(([model, rev]) => !needed.has(`${model}|${rev}`)));
+    await local.sheets.bulkDelete(
+      keys.filter(([model, revision]) => !needed.has(keyOf({ model, revision }))),
+    );
     return gone;
   });
 }

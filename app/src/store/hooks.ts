@@ -162,6 +162,9 @@ export function useOutgoing(machineId?: string): readonly Outgoing[] | undefined
   return outgoing;
 }
 
+/** Not at once: what was just kept is about to be read. */
+const GONE_MS = 1000;
+
 /** A machine with everything known here and there, and where it stands today by core. */
 export function useMachine(id: string): {
   file: MachineFile | undefined;
@@ -185,6 +188,13 @@ export function useMachine(id: string): {
     [here, today],
   );
   useEffect(() => void noteLook(id), [id]);
+  // cleared off this device while it is looked at, by another tab say: it is asked for anew
+  const gone = known && !here && !isLoading && !error;
+  useEffect(() => {
+    if (!gone) return;
+    const timer = setTimeout(() => void ask(), GONE_MS);
+    return () => clearTimeout(timer);
+  }, [gone, ask]);
   return {
     file,
     standing,
