@@ -118,11 +118,20 @@ test.describe('knives', () => {
     await expect(page.getByRole('radio', { name: /^row 2, place 7: Worn/ })).toBeVisible();
     await page.getByRole('radio', { name: 'Weigh and place' }).click();
     await expect(page.getByTestId('knife plan words')).toContainText(/inside what is permitted/);
+    // nobody has counted yet: no verdict calls for work
+    await expect(page.getByTestId('no work of it')).toBeVisible();
+    const bench = page.url();
     await page.getByTestId('take to check').click();
     await expect(page.getByTestId('count Missing')).toHaveText('1');
     await expect(page.getByTestId('count Worn on one edge')).toHaveText('1');
     await page.getByTestId('judge').click();
     await expect(page.getByTestId('decision')).toHaveText('Replace');
+    // the plan goes into work by one tap, with its moves
+    await page.goto(bench);
+    await page.getByTestId('add plan').click();
+    await expect(page.getByTestId('plan in work')).toBeVisible();
+    await page.goto(`/work/${new URL(bench).searchParams.get('machine')}`);
+    await expect(page.getByText(/Plan: New knife in row \d, place \d+/).first()).toBeVisible();
   });
 });
 

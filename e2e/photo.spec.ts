@@ -65,6 +65,9 @@ test('a chain beside the strip: two taps, its length within ±, and back into it
   await expect.poll(async () => (await lengthShown(page))[1]).toBeLessThan(unsaid);
   const [length, u] = await lengthShown(page);
   expect(Math.abs(length - photo.length)).toBeLessThanOrEqual(u);
+  await page.reload();
+  await expect(page.getByTestId('photo again')).toBeVisible();
+  await expect.poll(() => lengthShown(page)).toEqual([length, u]);
   expect(u).toBeLessThan(0.002 * length);
   await expect(page.getByTestId('result Elongation')).toContainText(/1\.[12]\d? ± /);
   await page.getByTestId('take to check').click();
@@ -75,6 +78,10 @@ test('a chain beside the strip: two taps, its length within ±, and back into it
       .first(),
   ).toContainText('photo');
   await expect(page.getByTestId('photos').getByTestId('photo')).toHaveCount(1);
+  // where it belongs now: the bench is empty again
+  await page.getByRole('link', { name: /from a photo/ }).click();
+  await expect(page.getByRole('button', { name: 'Take the photo' })).toBeVisible();
+  await expect(page.getByTestId('photo again')).toHaveCount(0);
 });
 
 test('a belt across: snapped to both edges wherever they are tapped; unproved print is wider', async ({

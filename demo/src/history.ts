@@ -88,7 +88,10 @@ function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[]
   const moment = () =>
     new Date(Date.parse(`${stop.day}T05:10:00Z`) + 60_000 * (minute += 1)).toISOString();
   const startedAt = moment();
-  const readings = checksRead(telling, stop).flatMap((check) => {
+  const checks = checksRead(telling, stop);
+  const handOf = (at: number): string =>
+    (stop.newest && at >= checks.length / 2 ? demo.walkedWith : undefined) ?? demo.walkedBy;
+  const readings = checks.flatMap((check, at) => {
     const model = sheets.find((s) => s.checks.includes(check))?.model ?? machine.model;
     return check.places.flatMap((place) =>
       valuesAt(telling, stop, check, place).map(
@@ -110,7 +113,7 @@ function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[]
             takenAt: moment(),
             hours: stop.hours,
             fit: { crop: machine.harvest.crop, header: machine.header?.serial ?? null },
-            by: demo.walkedBy,
+            by: handOf(at),
           }),
       ),
     );

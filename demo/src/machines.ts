@@ -43,6 +43,8 @@ export interface DemoMachine {
   /** tasks of this season's walk that nobody has ticked yet, by their first words */
   readonly openTasks?: readonly string[];
   readonly walkedBy: string;
+  /** who took the later half of this season's walk on a phone of their own */
+  readonly walkedWith?: string;
   readonly belt: Life;
   readonly chains: Life;
   /** elongation of the conveyor chain today, % */
@@ -380,6 +382,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
     walked: '2026-06-09',
     unfinished: true,
     walkedBy: 'Sana Quill',
+    walkedWith: 'Wick Harlen',
     belt: { wear: 0.5, renewedAt: 1 },
     chains: { wear: 0.5 },
     conveyor: 1.1,

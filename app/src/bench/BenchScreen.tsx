@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { benchTexts, type Bench } from '@green-tally/core/bench';
+import { benchTexts, takeUpWork, type Bench } from '@green-tally/core/bench';
 import { checksFor } from '@green-tally/core/walk';
-import type { Check } from '@green-tally/core/contracts';
 import { WithMachine, type Known } from '../machine/WithMachine';
 import { SyncLine } from '../session/SyncLine';
 import { useTextDraft } from '../store';
@@ -22,6 +21,7 @@ import {
   Title,
   useWide,
 } from '../ui';
+import { AddPlan, type OfCheck } from './AddPlan';
 import { Drawing } from './drawings/Drawing';
 import { FieldEntry } from './FieldEntry';
 import { KnivesCard } from './knives/KnivesCard';
@@ -85,7 +85,7 @@ interface CalculatorProps {
   /** under which its figures are kept here */
   readonly id: string;
   readonly first?: Readonly<Record<string, string>>;
-  readonly of?: { readonly known: Known; readonly check: Check };
+  readonly of?: OfCheck | undefined;
 }
 
 const NOTHING = {};
@@ -115,7 +115,7 @@ function Calculator({ bench, id, first = NOTHING, of }: CalculatorProps) {
           options={bench.sections.map((s) => ({ value: s.id, title: s.short }))}
         />
       ) : null}
-      <OneSection bench={bench} section={section} on={on} alone={!of} />
+      <OneSection bench={bench} section={section} on={on} of={of} />
       <Quiet>
         The maker’s manual and the spec sheet go before anything reckoned here. Make the machine
         safe before you reach in.
@@ -151,12 +151,12 @@ interface OneSectionProps {
   readonly bench: Bench;
   readonly section: Bench['sections'][number];
   readonly on: OnBench;
-  /** opened by itself, of no check: what an example shows is nobody's */
-  readonly alone: boolean;
+  /** undefined: opened by itself, of no check; what an example shows is nobody's */
+  readonly of: OfCheck | undefined;
 }
 
 /** Drawing, figures and results: one below the other, or beside each other where there is room. */
-function OneSection({ bench, section, on, alone }: OneSectionProps) {
+function OneSection({ bench, section, on, of }: OneSectionProps) {
   const { texts, outcome, type } = on;
   const made = outcome.sections[section.id];
   const [headline, ...rest] = made?.results ?? [];
@@ -172,9 +172,9 @@ function OneSection({ bench, section, on, alone }: OneSectionProps) {
           <Body testID="lacks" live>
             {made.lacks}
           </Body>
-          {alone ? (
+          {of ? null : (
             <Press small title="Show an example" testID="example" onPress={on.example} />
-          ) : null}
+          )}
         </>
       ) : null}
       {headline ? <ResultLine result={headline} /> : null}
@@ -205,18 +205,7 @@ function OneSection({ bench, section, on, alone }: OneSectionProps) {
       ))}
     </Card>
   ) : null;
-  const own =
-    bench.id === 'knives' ? (
-      <KnivesCard texts={texts} outcome={outcome} lacks={made?.lacks ?? ''} type={type} />
-    ) : bench.id === 'belt' && section.id === 'note' ? (
-      <ListenCard
-        tone={outcome.values['note']}
-        onNote={(text) => {
-          type('tension', '');
-          type('note', text);
-        }}
-      />
-    ) : null;
+  const own = <Own bench={bench} section={section} on={on} of={of} />;
   const ends = <ShareOrClear link={on.link} clear={on.clear} />;
   if (!useWide())
     return (
@@ -241,6 +230,27 @@ function OneSection({ bench, section, on, alone }: OneSectionProps) {
       </View>
     </View>
   );
+}
+
+/** What one calculator has beside its figures: the rotor, the listening, the plan's way into work. */
+function Own({ bench, section, on, of }: OneSectionProps) {
+  const { texts, outcome, type } = on;
+  const lacks = outcome.sections[section.id]?.lacks ?? '';
+  if (bench.id === 'knives')
+    return <KnivesCard texts={texts} outcome={outcome} lacks={lacks} type={type} of={of} />;
+  if (bench.id === 'belt' && section.id === 'note')
+    return (
+      <ListenCard
+        tone={outcome.values['note']}
+        onNote={(text) => {
+          type('tension', '');
+          type('note', text);
+        }}
+      />
+    );
+  return of && section.id === 'takeUp' ? (
+    <AddPlan {...of} plan={takeUpWork(texts, outcome)} />
+  ) : null;
 }
 
 /** A link that shows somebody else the same; and back to the beginning. */

@@ -25,7 +25,7 @@ import { local, type Outgoing } from './local';
 import { askMachine, changesOf, machineHere, noteLook, type Here } from './facts';
 import { noteKept } from './kept';
 import { withOutgoing } from './laid';
-import { clearFacts, isOwn, signInsSoFar } from './owner';
+import { clearFacts, isOpen, isOwn, signInsSoFar } from './owner';
 import { onSync, outboxChanges, syncNow, type Sync } from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
@@ -64,13 +64,10 @@ async function heedEnd(answer: unknown): Promise<void> {
   const session = Session.safeParse(answer);
   if (!session.success || session.data.person) return;
   await clearFacts();
-  await mutate((key) => key !== SESSION && !OPEN.test(String(key)), undefined, {
+  await mutate((key) => key !== SESSION && !isOpen(String(key)), undefined, {
     revalidate: false,
   });
 }
-
-/** Answers that go by a link, whoever is signed in. */
-const OPEN = /^\/(card|report)\/[^/]+$/;
 
 /** An answer that came otherwise than by asking: kept as if it had been asked for, and shown. */
 export async function keepAnswer(path: string, answer: unknown): Promise<void> {

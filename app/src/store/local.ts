@@ -96,6 +96,15 @@ export interface PhotoFile {
   readonly small: ArrayBuffer;
 }
 
+/** A photo that is being measured in, until it is taken to its check. */
+export interface BenchPhoto {
+  /** what it was chosen for */
+  readonly key: string;
+  readonly bytes: ArrayBuffer;
+  readonly type: string;
+  readonly at: string;
+}
+
 /** What this device keeps: IndexedDB, so that it survives a call, a reload, a flat battery. */
 class LocalStore extends Dexie {
   readonly outgoing: Table<Outgoing, string>;
@@ -109,6 +118,7 @@ class LocalStore extends Dexie {
   readonly photos: Table<Photo, string>;
   readonly said: Table<OperatorSaid, string>;
   readonly photoFiles: Table<PhotoFile, string>;
+  readonly benchPhotos: Table<BenchPhoto, string>;
   /** revisions never change */
   readonly sheets: Table<SpecSheet, [model: string, revision: number]>;
   constructor() {
@@ -128,6 +138,7 @@ class LocalStore extends Dexie {
       .upgrade(() => this.takeApart());
     this.version(3).stores({ photos: 'id, machineId', photoFiles: 'id, machineId' });
     this.version(4).stores({ said: 'id, machineId' });
+    this.version(5).stores({ benchPhotos: 'key' });
     this.outgoing = this.table('outgoing');
     this.kept = this.table('kept');
     this.machines = this.table('machines');
@@ -139,6 +150,7 @@ class LocalStore extends Dexie {
     this.photos = this.table('photos');
     this.said = this.table('said');
     this.photoFiles = this.table('photoFiles');
+    this.benchPhotos = this.table('benchPhotos');
     this.sheets = this.table('sheets');
   }
 

@@ -64,3 +64,12 @@ test('that nobody was signed in is no news any more once somebody has signed in'
   await new Promise((done) => setTimeout(done, 80));
   expect((await local.kept.get('/yard'))?.answer).toEqual({});
 });
+
+test('a card that came before it was told that nobody is signed in is there without signal still', async () => {
+  await local.kept.put({ path: '/card/abc', answer: { path: 'card' }, at: '' });
+  await local.kept.put({ path: '/yard', answer: {}, at: '' });
+  answering(() => ({ body: NOBODY }));
+  renderHook(() => useSession(), { wrapper: Asking });
+  await waitFor(async () => expect(await local.kept.get('/yard')).toBeUndefined());
+  expect(await local.kept.get('/card/abc')).toMatchObject({ answer: { path: 'card' } });
+});

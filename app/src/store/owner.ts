@@ -32,16 +32,21 @@ export function setOwner(id: string | undefined): void {
 export const isOwn = (entry: { readonly owner?: string | undefined }): boolean =>
   entry.owner === undefined || entry.owner === owner;
 
+/** Whether an answer goes by a link, whoever is signed in: a card in the cab is there without signal. */
+export const isOpen = (path: string): boolean => /^\/(card|report)\/[^/]+$/.test(path);
+
 /**
  * Takes what was to be seen by who was signed in off this device: machines, lists, pictures. What
  * waits to be sent stays, and what was half typed, for its owner.
  */
 export async function clearFacts(): Promise<void> {
   const facts = ['readings', 'walks', 'work', 'ticks', 'visits', 'photos', 'said'] as const;
-  const tables = [local.kept, local.machines, local.sheets, ...facts.map((name) => local[name])];
-  await local.transaction('rw', [...tables, local.photoFiles, local.outgoing], async () => {
+  const tables = [local.machines, local.sheets, ...facts.map((name) => local[name])];
+  const among = [...tables, local.kept, local.photoFiles, local.outgoing];
+  await local.transaction('rw', among, async () => {
     const waiting = new Set((await local.outgoing.toArray()).map((o) => o.id));
     await local.photoFiles.filter((p) => !waiting.has(p.id)).delete();
+    await local.kept.filter((k) => !isOpen(k.path)).delete();
     for (const table of tables) await table.clear();
   });
 }
@@ -49,6 +54,7 @@ export async function clearFacts(): Promise<void> {
 /** {@link clearFacts}, and what was half typed too. */
 export async function clearDevice(): Promise<void> {
   await clearFacts();
+  await Promise.all([local.kept.clear(), local.benchPhotos.clear()]);
   const storage = globalThis.localStorage;
   for (const key of Object.keys(storage ?? {}))
     if (!OF_THE_DEVICE.has(key)) storage.removeItem(key);

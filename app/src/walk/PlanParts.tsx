@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { LONGEST_WALK, type MachineFile } from '@green-tally/core/contracts';
 import type { Candidate, FittedWalk } from '@green-tally/core/choose';
-import { Card, Choice, Heading, Press, Quiet, Strong, TextEntry, TickLine } from '../ui';
+import { Card, Choice, Heading, Press, Quiet, Strong, TextEntry, TickLine, useWide } from '../ui';
 import { fitWords, KIND_WORDS, leftOutWords, minutesWords } from './walkWords';
 import { KINDS, Minutes, type Kind } from './planDraft';
 
@@ -13,9 +13,11 @@ interface KindChoiceProps {
   readonly onChange: (kind: Kind) => void;
 }
 
-/** What the walk is for; the others unfold. */
+/** What the walk is for; the others unfold, or stand there where there is room. */
 export function KindChoice({ kind, counts, onChange }: KindChoiceProps) {
-  const [open, setOpen] = useState(false);
+  const wide = useWide();
+  const [unfolded, setOpen] = useState(false);
+  const open = unfolded || wide;
   const shown = KINDS.filter((k) => k === kind || (open && counts[k] > 0));
   return (
     <>
@@ -133,10 +135,11 @@ interface StationsProps {
 
 /** Stations of the walk, to be taken out; what must be walked stays. */
 export function Stations({ candidates, out, onToggle }: StationsProps) {
-  const [open, setOpen] = useState(false);
+  const wide = useWide();
+  const [unfolded, setOpen] = useState(false);
   const stations = [...new Map(candidates.map((c) => [c.check.station, c.check.stationName]))];
   if (stations.length < 2) return null;
-  if (!open && !out.length)
+  if (!unfolded && !wide && !out.length)
     return <Press title="Choose stations" onPress={() => setOpen(true)} small />;
   return (
     <Card>

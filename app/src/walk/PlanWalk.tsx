@@ -1,9 +1,10 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { candidatesFor, kindFor, type Candidate } from '@green-tally/core/choose';
 import { dueOf, type Standing } from '@green-tally/core/plan';
 import { useTextDraft, useToday } from '../store';
-import { Quiet, Screen, TextEntry, TickLine, Title } from '../ui';
+import { Quiet, Screen, SPACE, TextEntry, TickLine, Title, useWide } from '../ui';
 import { dayWords } from '../yard/words';
 import { suspectsOf } from './suspects';
 import { useFit } from './useFit';
@@ -29,14 +30,14 @@ export function PlanWalk({ file, standing, onPlanned }: PlanWalkProps) {
   const draft = usePlanDraft(machine.id);
   const kind = draft.kind ?? kindFor(machine.harvest, today);
   const { minutes } = draft;
-  const [wide, setWide] = useState(false);
+  const [more, setMore] = useState(false);
   const [out, setOut] = useState<readonly number[]>([]);
   const kinds = useCandidates(file, standing, suspectsOf(noticed, file).join(' '));
   const belongs = kinds[kind];
   const due = useMemo(() => belongs.filter(isAsked), [belongs]);
   const counts = useMemo(() => countsOf(kinds), [kinds]);
   // what is read already is walked again only where it is asked for, or there is nothing else
-  const asked = wide || !due.length ? belongs : due;
+  const asked = more || !due.length ? belongs : due;
   const candidates = useMemo(
     () => asked.filter((c) => c.must !== undefined || !out.includes(c.check.station)),
     [asked, out],
@@ -56,37 +57,81 @@ export function PlanWalk({ file, standing, onPlanned }: PlanWalkProps) {
     <Screen
       testID="plan walk"
       title={`Plan the walk: ${machine.serial}`}
+      full
       footer={<ToGate fit={fit} onPress={go} />}
     >
       <WalkHead machine={machine} />
       <Title>The walk</Title>
       <Quiet>{`Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
-      <KindChoice
-        kind={kind}
-        counts={counts}
-        onChange={(value) => {
-          draft.change({ kind: value });
-          setOut([]);
-        }}
-      />
-      <TimeChoice minutes={minutes} onChange={(value) => draft.change({ minutes: value })} />
-      <FitCard fit={fit} musts={minutes === null ? '' : mustWords(candidates)} file={file} />
-      <TextEntry
-        label="What the operator noticed"
-        value={noticed}
-        onChange={setNoticed}
-        hint="nothing"
-      />
-      {due.length && due.length < belongs.length ? (
-        <TickLine
-          testID="also not due"
-          line={`Also what is not due: ${belongs.length - due.length} more`}
-          on={wide}
-          onPress={() => setWide(!wide)}
-        />
-      ) : null}
-      <Stations candidates={asked} out={out} onToggle={toggle} />
+      <Columns
+        asked={
+          <>
+            <KindChoice
+              kind={kind}
+              counts={counts}
+              onChange={(value) => {
+                draft.change({ kind: value });
+                setOut([]);
+              }}
+            />
+            <TimeChoice minutes={minutes} onChange={(value) => draft.change({ minutes: value })} />
+          </>
+        }
+        fit={
+          <FitCard fit={fit} musts={minutes === null ? '' : mustWords(candidates)} file={file} />
+        }
+        noticed={
+          <TextEntry
+            label="What the operator noticed"
+            value={noticed}
+            onChange={setNoticed}
+            hint="nothing"
+          />
+        }
+      >
+        {due.length && due.length < belongs.length ? (
+          <TickLine
+            testID="also not due"
+            line={`Also what is not due: ${belongs.length - due.length} more`}
+            on={more}
+            onPress={() => setMore(!more)}
+          />
+        ) : null}
+        <Stations candidates={asked} out={out} onToggle={toggle} />
+      </Columns>
     </Screen>
+  );
+}
+
+interface ColumnsProps {
+  readonly asked: ReactNode;
+  readonly fit: ReactNode;
+  readonly noticed: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** What is asked and what comes of it: one below the other, or side by side where there is room. */
+function Columns({ asked, fit, noticed, children }: ColumnsProps) {
+  if (!useWide())
+    return (
+      <>
+        {asked}
+        {fit}
+        {noticed}
+        {children}
+      </>
+    );
+  return (
+    <View style={styles.columns}>
+      <View style={styles.column}>
+        {asked}
+        {noticed}
+      </View>
+      <View style={styles.column}>
+        {fit}
+        {children}
+      </View>
+    </View>
   );
 }
 
@@ -112,3 +157,8 @@ const useCandidates = (
       KINDS.map((kind) => [kind, candidatesFor(kind === 'whole' ? null : kind, from)]),
     ) as Record<Kind, Candidate[]>;
   }, [file, standing, noticed]);
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: SPACE.l },
+  column: { flex: 1, gap: SPACE.m },
+});

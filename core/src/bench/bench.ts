@@ -185,6 +185,33 @@ function outcomeOf<F extends string>(
   }
 }
 
+/** What was entered, once it is worked out: for what is worked out of it beside the results. */
+export const givenOf = <F extends string>(
+  texts: BenchTexts,
+  { values, troubles }: BenchOutcome,
+): Given<F> => ({
+  need: (field) => {
+    const value = values[field];
+    if (value === undefined || troubles[field]) throw new InputError(field, '', 'entered');
+    return value;
+  },
+  maybe: (field) => {
+    if (troubles[field]) throw new InputError(field, '', 'entered');
+    return values[field];
+  },
+  text: (extra) => texts[extra] ?? '',
+});
+
+/** What comes of what was entered; undefined while something is missing for it, or wrong. */
+export function whereGiven<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof InputError) return undefined;
+    throw error;
+  }
+}
+
 /** A field that this section needs is not there. */
 class Missing extends InputError {
   constructor(field: string) {

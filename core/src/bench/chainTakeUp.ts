@@ -1,5 +1,13 @@
 import { elongationFromTravel, takeUpPlan, type TakeUpChoice } from '../chain';
-import type { BenchResult, BenchSection } from './bench';
+import {
+  givenOf,
+  whereGiven,
+  type BenchOutcome,
+  type BenchResult,
+  type BenchSection,
+  type BenchTexts,
+} from './bench';
+import type { BenchPlan } from './byPlan';
 import type { ChainField, ChainGiven } from './chainFields';
 import { allowedOf, measured } from './chainGrown';
 import { amount, length, n, named } from './numbers';
@@ -113,6 +121,21 @@ export const TAKE_UP: BenchSection<ChainField> = {
     ];
   },
 };
+
+/** The best at the adjuster as work; undefined where it is not told, or too near the limit to tell. */
+export const takeUpWork = (texts: BenchTexts, outcome: BenchOutcome): BenchPlan | undefined =>
+  whereGiven(() => {
+    const given: ChainGiven = givenOf(texts, outcome);
+    const state = takeUpOf(given);
+    const { best } = takeUpPlan(state);
+    if (!best.fits || (best.action !== 'replace' && nearLimit(given, state.elongation)))
+      return undefined;
+    const { says } = standing(best, { best: false, unsure: false, rate: given.maybe('rate') });
+    return {
+      decision: best.action,
+      moves: [choiceWords(best), `travel left then ${n(best.travelLeft)} mm`, says ?? ''],
+    };
+  });
 
 const isBest = ({ says }: BenchResult): boolean => says?.startsWith('best') ?? false;
 

@@ -7,7 +7,17 @@ import {
   type Rotor,
 } from '../knives';
 import { InputError } from '../units';
-import type { Bench, BenchField, BenchOutcome, BenchResult, BenchTexts, Given } from './bench';
+import type { BenchPlan } from './byPlan';
+import {
+  givenOf,
+  whereGiven,
+  type Bench,
+  type BenchField,
+  type BenchOutcome,
+  type BenchResult,
+  type BenchTexts,
+  type Given,
+} from './bench';
 import { count, millimetres, plain, rpm } from './fields';
 import { amount, n, named } from './numbers';
 
@@ -179,26 +189,6 @@ export const KNIFE_BENCH: Bench<F> = {
   ],
 };
 
-const givenOf = (texts: BenchTexts, { values, troubles }: BenchOutcome): Given<F> => ({
-  need: (field) => {
-    const value = values[field];
-    if (value === undefined || troubles[field]) throw new InputError(field, '', 'entered');
-    return value;
-  },
-  maybe: (field) => values[field],
-  text: (extra) => texts[extra] ?? '',
-});
-
-/** What comes of what was entered; undefined while something is missing for it, or wrong. */
-function whereGiven<T>(work: () => T): T | undefined {
-  try {
-    return work();
-  } catch (error) {
-    if (error instanceof InputError) return undefined;
-    throw error;
-  }
-}
-
 /** The rotor of what was typed; undefined while something is missing or wrong. */
 export const rotorOnBench = (texts: BenchTexts, outcome: BenchOutcome): Rotor | undefined =>
   whereGiven(() => rotorOf(givenOf(texts, outcome)));
@@ -239,6 +229,24 @@ export function planWords(plan: KnifePlan, set: number): { head: string; text: s
     renew.length && fewest ? 'Proven fewest.' : '',
   ];
   return { head, text: parts.filter(Boolean).join(' ') };
+}
+
+/** A plan's moves, one after the other, in words. */
+export const planMoves = (
+  { renew, swap, turn }: Pick<KnifePlan, 'renew' | 'swap' | 'turn'>,
+  along: number,
+): string[] => [
+  ...renew.map((i) => `New knife in ${placeWords(i, along)}`),
+  ...swap.map(([a, b]) => `Swap ${placeWords(a, along)} with ${placeWords(b, along)}`),
+  ...turn.map((i) => `Turn the one in ${placeWords(i, along)} to its other edge`),
+];
+
+/** A plan as work; undefined where it asks for nothing, or does not bring the rotor inside. */
+export function knifeWork(plan: KnifePlan, along: number): BenchPlan | undefined {
+  const moves = planMoves(plan, along);
+  if (!plan.inside || !moves.length) return undefined;
+  const { length } = plan.renew;
+  return length ? { decision: 'replace', moves, fits: length } : { decision: 'turn', moves };
 }
 
 /** What was tapped, as the check counts it: each knife once, under the worst that is wrong with it. */

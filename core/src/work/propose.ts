@@ -97,7 +97,7 @@ export function proposeWork(
 }
 
 /** How many times the labour of a check is done at so many of its places. */
-const unitsOf = (check: Check, places: number): number =>
+export const unitsOf = (check: Check, places: number): number =>
   check.labourPer === 'check' ? 1 : places;
 
 /**
@@ -127,7 +127,7 @@ export function proposeAnyway(
     reason: `${why.trim()} (${headSentence(check, first.findings)})`,
     ...labourOf(check, decision, { units, mates: [], times }),
     cover: check.labour.cover ?? null,
-    parts: decision === 'replace' ? partLines(partsAt(check, places, units)) : [],
+    parts: decision === 'replace' ? partsOf(check, places, units) : [],
     mates: [],
     subjects: watched.map((p) => subjectOf(check.id, p.readingIds)),
   };
@@ -149,6 +149,10 @@ function partsAt(check: Check, places: readonly string[], units: number): readon
         whole: wholeOf(check, part),
       }));
 }
+
+/** Lines of the parts of some places, for so many units of work. */
+export const partsOf = (check: Check, places: readonly string[], units: number) =>
+  partLines(partsAt(check, places, units));
 
 /** All of a check renewed at once; nothing where it is not entered how many there are. */
 function wholeOf(check: Check, { each }: Part): Fitted['whole'] {

@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { build } from 'esbuild';
@@ -11,10 +12,11 @@ import { demoSheets } from '../../../demo/src/sheets';
 import { writeReadingsCsv } from '../walks/writeCsv';
 
 const demo = scenario();
+const sha = (of: object) => createHash('sha256').update(JSON.stringify(of)).digest('hex');
 const { files } = demo;
 
 describe('the invented dealership', () => {
-  test('is the same every time', () => expect(scenario()).toEqual(demo));
+  test('is the same every time', () => expect(sha(scenario())).toBe(sha(demo)));
   test('has three seasons of walks on each booked machine', () => {
     for (const { walks, machine } of files.filter((f) => f.walks.length))
       expect([

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { greyOf, seeStrip, STRIP, toMm } from '@green-tally/core/photo';
+import { greyOf, seeStrip, STRIP, toMm, toPx } from '@green-tally/core/photo';
 import { readPdf } from '../testing/readPdf';
 import { stripPaper } from './strip';
 
@@ -27,8 +27,10 @@ test.each(['a4', 'letter'] as const)(
     expect(to[0] - from[0]).toBeCloseTo(6 * 25.4, 0);
     // the bar: dark from its left end to its right one, in the strip's own mm
     const barY = STRIP.edge + 16;
+    const [, top] = toPx(seen.plane, [STRIP.proof / 2, barY]);
+    const rows = [...Array(21).keys()].map((i) => Math.round(top) - 10 + i);
     const dark = [...Array(info.width).keys()].flatMap((x) => {
-      for (let row = 0; row < info.height; row += 1) {
+      for (const row of rows) {
         const mm = toMm(seen.plane, [x, row]);
         if (mm && mm[0] < STRIP.proof + 4 && Math.abs(mm[1] - barY) < 0.15)
           return (data[(row * info.width + x) * 4] ?? 255) < 128 ? [mm[0]] : [];

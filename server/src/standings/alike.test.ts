@@ -1,3 +1,4 @@
+import { serialize } from 'node:v8';
 import { MachineFile, Yard } from '@green-tally/core/contracts';
 import { standingOf, type Standing } from '@green-tally/core/plan';
 import { DEMO_DAY } from '@green-tally/demo';
@@ -32,7 +33,9 @@ test('a phone without signal judges every reading of the demo as the server does
     if (!here) throw new Error(id);
     const sent = MachineFile.parse((await maud.get(`/api/machines/${id}`).expect(200)).body);
     const phone = told(standingOf(sent, DEMO_DAY));
-    expect(phone).toEqual(told(standingOf(here.file, DEMO_DAY)));
+    const server = told(standingOf(here.file, DEMO_DAY));
+    // as bytes they are compared in no time; where they differ, that is shown
+    if (!serialize(phone).equals(serialize(server))) expect(phone).toEqual(server);
     const row = rows.find((r) => r.machine.id === id);
     expect(row).toMatchObject({ slack: phone.slack, counts: phone.counts });
     expect(row?.missing.map((m) => [m.id, m.count])).toEqual(

@@ -2,7 +2,9 @@ import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import {
   KNIFE_STATES,
+  knifeWork,
   placeWords,
+  planMoves,
   planWords,
   hangingOnBench,
   rotorOnBench,
@@ -16,6 +18,7 @@ import {
 import { permissibleUnbalance, unbalance, type Rotor } from '@green-tally/core/knives';
 import { printNumber } from '@green-tally/core/units';
 import { Body, Buttons, Card, Choice, Heading, Notice, Press, Quiet, TextEntry } from '../../ui';
+import { AddPlan, type OfCheck } from '../AddPlan';
 import { KnifeMap } from './KnifeMap';
 import { Planes } from './Planes';
 import { usePlan, type School } from './usePlan';
@@ -26,10 +29,12 @@ interface KnivesCardProps {
   /** what is missing to reckon with it, in words */
   readonly lacks: string;
   readonly type: (id: string, text: string) => void;
+  /** the check it was opened from: its plan can be taken into work */
+  readonly of: OfCheck | undefined;
 }
 
 /** Every knife and how it is, how the rotor shakes, and the fewest new knives that put it right. */
-export function KnivesCard({ texts, outcome, lacks, type }: KnivesCardProps) {
+export function KnivesCard({ texts, outcome, lacks, type, of }: KnivesCardProps) {
   const [renewed, setRenewed] = useState<readonly number[]>([]);
   const rotor = useMemo(() => rotorOnBench(texts, outcome), [texts, outcome]);
   const hanging = hangingOnBench(texts, outcome);
@@ -50,6 +55,7 @@ export function KnivesCard({ texts, outcome, lacks, type }: KnivesCardProps) {
             along={hanging.along}
             set={outcome.values['set'] ?? 1}
             onPlan={setRenewed}
+            of={of}
           />
         ) : (
           <Quiet>{said ? lacks : 'Nothing is said of any knife yet.'}</Quiet>
@@ -106,10 +112,11 @@ interface PlanOfProps {
   readonly set: number;
   /** hears which places it renews, to be drawn on the rotor */
   readonly onPlan: (renewed: readonly number[]) => void;
+  readonly of: OfCheck | undefined;
 }
 
 /** How the rotor shakes, and the plan that puts it right. */
-function PlanOf({ rotor, along, set, onPlan }: PlanOfProps) {
+function PlanOf({ rotor, along, set, onPlan, of }: PlanOfProps) {
   const [school, setSchool] = useState<School>('opposite');
   const planned = usePlan(rotor, school);
   const plan = planned?.plan;
@@ -129,7 +136,10 @@ function PlanOf({ rotor, along, set, onPlan }: PlanOfProps) {
       {planned?.trouble ? (
         <Notice tone="rust" title="No plan" text={planned.trouble} />
       ) : plan ? (
-        <PlanLines plan={plan} along={along} set={set} />
+        <>
+          <PlanLines plan={plan} along={along} set={set} />
+          {of ? <AddPlan {...of} plan={knifeWork(plan, along)} /> : null}
+        </>
       ) : (
         <Quiet>Looking for the fewest new knives…</Quiet>
       )}
@@ -205,11 +215,7 @@ interface PlanLinesProps {
 function PlanLines({ plan, along, set }: PlanLinesProps) {
   const [open, setOpen] = useState(false);
   const { head, text } = planWords(plan, set);
-  const moves = [
-    ...plan.renew.map((i) => `New knife in ${placeWords(i, along)}`),
-    ...plan.swap.map(([a, b]) => `Swap ${placeWords(a, along)} with ${placeWords(b, along)}`),
-    ...plan.turn.map((i) => `Turn the one in ${placeWords(i, along)} to its other edge`),
-  ];
+  const moves = planMoves(plan, along);
   return (
     <>
       <Heading>{head}</Heading>

@@ -1,10 +1,11 @@
+import { format } from 'date-fns/format';
 import { Body, Card, Notice, Press, Quiet, Row, SPACE, Strong, TextEntry } from '../../ui';
 import { ChoosePress } from '../../ui/FilePress';
 import type { PhotoMeasure } from './usePhotoMeasure';
 
 /** A photo is taken or chosen; the strip is printed. */
 export function Chooser({ on }: { on: PhotoMeasure }) {
-  const { looking, photo } = on;
+  const { looking, photo, again } = on;
   return (
     <Card>
       {photo ? null : (
@@ -23,7 +24,10 @@ export function Chooser({ on }: { on: PhotoMeasure }) {
         busy={looking.busy}
         onChoose={(file) => void looking.run(file)}
       />
-      {looking.busy ? <Body live>Looking for the strip…</Body> : null}
+      {looking.busy || (again && !photo) ? <Body live>Looking for the strip…</Body> : null}
+      {again ? (
+        <Quiet testID="photo again">{`Chosen ${format(new Date(again), 'EEE d MMM, HH:mm')}, and what was tapped in it.`}</Quiet>
+      ) : null}
       {looking.trouble ? <Notice tone="rust" title="Not looked at" text={looking.trouble} /> : null}
       <Row gap={SPACE.s}>
         {(['a4', 'letter'] as const).map((paper) => (

@@ -1,5 +1,4 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { isMeasured, photoFor, type PhotoQuantity } from '@green-tally/core/benchFor';
 import type { Check } from '@green-tally/core/contracts';
@@ -7,6 +6,7 @@ import { printNumber } from '@green-tally/core/units';
 import { checksFor } from '@green-tally/core/walk';
 import { WithMachine, type Known } from '../../machine/WithMachine';
 import { SyncLine } from '../../session/SyncLine';
+import { useDraft } from '../../store';
 import {
   Body,
   Choice,
@@ -23,7 +23,7 @@ import { Chooser, Said } from './PhotoBeside';
 import { Found } from './PhotoFound';
 import { TakeLength } from './TakeLength';
 import { usePhotoMeasure } from './usePhotoMeasure';
-import { WHAT } from './what';
+import { Quantity, WHAT } from './what';
 
 /** Measuring from a photo with the printed strip in it: by itself, or for a check. */
 export function PhotoScreen() {
@@ -40,7 +40,8 @@ function OfCheck({ known, checkId }: { known: Known; checkId: string }) {
   const { machine, sheets } = known.file;
   const check = checksFor(machine, sheets).find((c) => c.id === checkId);
   const quantity = check && photoFor(check);
-  if (check && quantity) return <Measure of={{ known, check }} quantity={quantity} />;
+  if (check && quantity)
+    return <Measure key={check.id} of={{ known, check }} quantity={quantity} />;
   return (
     <Screen title="Not from a photo">
       <HeadRow back={{ to: '/bench', title: 'Bench', label: 'Back to the bench' }} />
@@ -64,9 +65,9 @@ interface MeasureProps {
 
 function Measure({ of, quantity }: MeasureProps) {
   const wide = useWide();
-  const [chosen, choose] = useState<PhotoQuantity>('between');
+  const [chosen, choose] = useDraft<PhotoQuantity>('photo|what', Quantity, 'between');
   const what = quantity ?? chosen;
-  const on = usePhotoMeasure(of?.check, what);
+  const on = usePhotoMeasure(of ? `${of.known.file.machine.id}|${of.check.id}` : '', what);
   const taking = (
     <>
       {quantity ? null : (

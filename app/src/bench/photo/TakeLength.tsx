@@ -8,6 +8,7 @@ import { usePhotoTool } from '../../store/photoTool';
 import { Notice } from '../../ui';
 import { takePhoto } from '../../walk/photos/takePhoto';
 import { TakeBack, useEntryOf } from '../TakeToCheck';
+import { dropPhoto } from './keptPhoto';
 import type { PhotoMeasure } from './usePhotoMeasure';
 
 /** The length goes to the check it came from, with its ±, and the photo with it. */
@@ -36,6 +37,8 @@ export function TakeLength({ known, check, on }: { known: Known; check: Check; o
     );
     photoOf.keep({ text, tool: photoTool(check, length.uncertainty) });
     entry.setText(text);
+    await dropPhoto(on.key);
+    on.clear();
     entry.back();
   });
   return (

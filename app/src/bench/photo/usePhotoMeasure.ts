@@ -1,6 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PhotoQuantity } from '@green-tally/core/benchFor';
-import type { Check } from '@green-tally/core/contracts';
 import {
   edgesTurned,
   lengthOf,
@@ -15,8 +14,10 @@ import {
   type Snapped,
 } from '@green-tally/core/photo';
 import { parseQuantity, UnitParseError } from '@green-tally/core/units';
-import { useAction, useTextDraft } from '../../store';
+import { z } from 'zod';
+import { useAction, useDraft, useTextDraft } from '../../store';
 import { openEye, type Eye, type Looked } from './eye';
+import { keepPhoto, keptPhoto } from './keptPhoto';
 import type { Laid } from './PhotoPicture';
 
 /** A photo on the bench, with what was found in it. */
@@ -24,6 +25,27 @@ export interface OnPhoto {
   readonly file: Blob;
   readonly bitmap: ImageBitmap;
   readonly looked: Looked;
+}
+
+const At = z.tuple([z.number(), z.number()]);
+/** What was tapped, as it is kept beside the photo. */
+const Taps = z.array(
+  z.object({
+    px: At,
+    stray: z.number(),
+    found: z.boolean(),
+    radius: z.number().exactOptional(),
+    along: At.exactOptional(),
+  }),
+);
+
+async function onPhoto(eye: Eye, file: Blob): Promise<OnPhoto> {
+  const looked = await eye.look(file);
+  const bitmap = await createImageBitmap(file, {
+    resizeWidth: looked.width,
+    resizeHeight: looked.height,
+  });
+  return { file, bitmap, looked };
 }
 
 /** How many taps it takes, and on what. */
@@ -58,27 +80,44 @@ function typed(
   }
 }
 
-/** Measuring in a photo: what was chosen, looked at, tapped and said, and what comes of it. */
-export function usePhotoMeasure(check: Check | undefined, quantity: PhotoQuantity) {
+/**
+ * Measuring in a photo: what was chosen, looked at, tapped and said, and what comes of it.
+ * @param key names what it is measured for: photo and taps are there again after a reload
+ */
+export function usePhotoMeasure(key: string, quantity: PhotoQuantity) {
   const eye = useRef<Eye | undefined>(undefined);
   const [photo, setPhoto] = useState<OnPhoto>();
-  const [taps, setTaps] = useState<readonly Snapped[]>([]);
-  const [active, setActive] = useState(0);
+  const { count, mark } = TAPS[quantity];
+  const [taps, setTaps] = useDraft<readonly Snapped[]>(`photo|taps|${key}`, Taps, []);
+  const [active, setActive] = useState(Math.min(taps.length, count - 1));
+  /** when it was chosen, of a photo that is looked at again */
+  const [again, setAgain] = useState('');
   const [holds, setHolds] = useState(true);
   const [proof, setProof] = useTextDraft('photo|proof');
-  const [nearer, setNearer] = useTextDraft(`photo|nearer|${check?.id ?? ''}`);
+  const [nearer, setNearer] = useTextDraft(`photo|nearer|${key}`);
   useEffect(() => () => eye.current?.end(), []);
-  const { count, mark } = TAPS[quantity];
+  useEffect(() => {
+    let current = true;
+    const lookAgain = async () => {
+      const kept = await keptPhoto(key);
+      if (!kept || !current) return;
+      setAgain(kept.at);
+      const seen = await onPhoto((eye.current ??= openEye()), kept.file);
+      // another may have been chosen meanwhile
+      if (current) setPhoto((now) => now ?? seen);
+    };
+    lookAgain().catch(() => setAgain(''));
+    return () => {
+      current = false;
+    };
+  }, [key]);
   const looking = useAction(async (file: Blob) => {
     setPhoto(undefined);
+    setAgain('');
     setTaps([]);
     setActive(0);
-    const looked = await (eye.current ??= openEye()).look(file);
-    const bitmap = await createImageBitmap(file, {
-      resizeWidth: looked.width,
-      resizeHeight: looked.height,
-    });
-    setPhoto({ file, bitmap, looked });
+    setPhoto(await onPhoto((eye.current ??= openEye()), file));
+    await keepPhoto(key, file);
   });
   const plane = photo?.looked.strip.found ? photo.looked.strip.plane : undefined;
   const lay = (index: number, tap: Snapped) =>
@@ -105,7 +144,9 @@ export function usePhotoMeasure(check: Check | undefined, quantity: PhotoQuantit
   }, [plane, taps, count, quantity, said.proof.value, said.nearer.value]);
   const stop = stopOf(taps, quantity);
   return {
+    key,
     photo,
+    again,
     plane,
     taps,
     active,

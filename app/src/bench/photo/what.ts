@@ -1,4 +1,8 @@
+import { z } from 'zod';
 import type { PhotoQuantity } from '@green-tally/core/benchFor';
+
+/** As it is kept on this device. */
+export const Quantity: z.ZodType<PhotoQuantity> = z.enum(['between', 'edges', 'toStrip']);
 
 /** What may be measured, how, and what to tap. */
 export const WHAT: Readonly<
