@@ -1,4 +1,4 @@
-import { act, renderHook } from '@testing-library/react-native';
+import { act, renderHook, waitFor } from '@testing-library/react-native';
 import { z } from 'zod';
 import { ApiProblem, Unreachable } from './api';
 import { useDraft, useTextDraft } from './drafts';
@@ -20,12 +20,24 @@ describe('an action', () => {
     const { result } = renderHook(() => useAction(done));
     let first: Promise<boolean> | undefined;
     act(() => void (first = result.current.run()));
-    expect(result.current.busy).toBe(true);
     await act(async () => expect(await result.current.run()).toBe(false));
+    await waitFor(() => expect(result.current.busy).toBe(true));
     under.end();
     await act(async () => expect(await first).toBe(true));
     expect(done).toHaveBeenCalledTimes(1);
     expect(result.current.busy).toBe(false);
+  });
+
+  test('what is done at once is never shown as under way: nothing is drawn twice', async () => {
+    const drawn: boolean[] = [];
+    const { result } = renderHook(() => {
+      const action = useAction(() => Promise.resolve());
+      drawn.push(action.busy);
+      return action;
+    });
+    await act(async () => expect(await result.current.run()).toBe(true));
+    await new Promise((done) => setTimeout(done, 200));
+    expect(drawn).toEqual([false]);
   });
 
   test('what went wrong is said, and forgotten at the next try', async () => {

@@ -228,6 +228,49 @@ describe("a machine's facts on this device", () => {
     expect((await local.machines.get(MACHINE_ID))?.version).toBe(4);
   });
 
+  test('what was sent is laid into what was read: all else the same, and as if read again', async () => {
+    const [r, later] = [belt(37), belt(36)];
+    server.since.set(3, [r]);
+    await askMachine(MACHINE_ID);
+    const first = await machineHere(MACHINE_ID);
+    const entry = { machineId: MACHINE_ID, queuedAt: '', state: 'waiting' as const, why: '' };
+    const tick = {
+      ...{
+        id: '0197a000-0000-7000-8000-00000000aa02',
+        machineId: MACHINE_ID,
+        key: 'a',
+        done: true,
+      },
+      ...{ at: '2026-06-09T08:00:00.000Z', by: 'Ines', note: '', until: null, answer: null },
+    };
+    const sent = [
+      { ...entry, id: later.id, kind: 'reading' as const, body: later },
+      { ...entry, id: tick.id, kind: 'tick' as const, body: tick },
+    ];
+    await local.transaction('rw', layTables(), () => layIn(sent));
+    const laid = await machineHere(MACHINE_ID);
+    expect(laid?.file.readings).toHaveLength(2);
+    expect(laid?.file.readings).toContain(first?.file.readings[0]);
+    expect(laid?.file.ticks).toHaveLength(1);
+    await local.machines.update(MACHINE_ID, { stamp: 1 });
+    const again = await machineHere(MACHINE_ID);
+    expect(again?.file.readings[0]).not.toBe(laid?.file.readings[0]);
+    expect(again?.file).toEqual(laid?.file);
+  });
+
+  test('where laying in breaks off, nothing of it is shown', async () => {
+    await askMachine(MACHINE_ID);
+    await machineHere(MACHINE_ID);
+    const r = belt(37);
+    const entry = { machineId: MACHINE_ID, queuedAt: '', state: 'waiting' as const, why: '' };
+    const laying = local.transaction('rw', layTables(), async () => {
+      await layIn([{ ...entry, id: r.id, kind: 'reading', body: r }]);
+      throw new Error('broke off');
+    });
+    await expect(laying).rejects.toThrow('broke off');
+    expect((await machineHere(MACHINE_ID))?.file.readings).toEqual([]);
+  });
+
   test('a look is noted, and stays over the next question', async () => {
     await askMachine(MACHINE_ID);
     await local.machines.update(MACHINE_ID, { lookedAt: '2020', chosen: true });

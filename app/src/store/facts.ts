@@ -294,8 +294,37 @@ export async function layIn(sent: readonly Outgoing[]): Promise<void> {
     if (entry.kind === 'visitNote') await layNote(entry.body);
   }
   await layIntoLists(notesAmong(sent));
-  for (const id of here) await local.machines.update(id, { stamp: Date.now() + Math.random() });
+  for (const id of here) {
+    const was = await local.machines.get(id);
+    const stamp = Date.now() + Math.random();
+    await local.machines.update(id, { stamp });
+    const known = files.get(id);
+    const file = known && known.stamp === was?.stamp ? filed(known.file, sent) : undefined;
+    // under a stamp that is here only if all of it is: where it fails, all is read again
+    if (file) files.set(id, { stamp, file });
+  }
 }
+
+/** A file with what was sent laid into it, the rest the very same; undefined: it is to be read again. */
+function filed(file: MachineFile, sent: readonly Outgoing[]): MachineFile | undefined {
+  let next = file;
+  for (const { machineId, kind, body } of sent) {
+    if (machineId !== file.machine.id) continue;
+    if (kind === 'reading')
+      next = { ...next, readings: among(next.readings, body, by('takenAt', 'id')) };
+    else if (kind === 'walk')
+      next = { ...next, walks: among(next.walks, body, by('startedAt', 'id')) };
+    else if (kind === 'tick') next = { ...next, ticks: among(next.ticks, body, by('at', 'id')) };
+    else return undefined;
+  }
+  return next;
+}
+
+const among = <T extends { readonly id: string }>(
+  rows: readonly T[],
+  row: T,
+  order: (a: T, b: T) => number,
+): T[] => [...rows.filter((r) => r.id !== row.id), row].sort(order);
 
 /** An entry is laid into its item once. */
 async function layWorked(workId: string, entry: WorkedEntry): Promise<void> {

@@ -26,7 +26,7 @@ import { askMachine, changesOf, machineHere, noteLook, type Here } from './facts
 import { noteKept } from './kept';
 import { withOutgoing } from './laid';
 import { clearFacts, isOpen, isOwn, signInsSoFar } from './owner';
-import { onSync, outboxChanges, syncNow, type Sync } from './outbox';
+import { onPut, onSync, outboxChanges, syncNow, type Sync } from './outbox';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
 export const swrConfig: SWRConfiguration = {
@@ -241,6 +241,18 @@ interface Looked {
   readonly of?: Here | undefined;
 }
 
+/** What is held, with rows of its machine that were kept just now. */
+function withRows<T extends Looked & { readonly id: string }>(
+  was: T,
+  rows: readonly Outgoing[],
+): T {
+  const own = rows.filter((r) => r.machineId === was.id);
+  if (!was.of || !own.length) return was;
+  const ids = new Set(own.map((r) => r.id));
+  const outgoing = [...was.of.outgoing.filter((o) => !ids.has(o.id)), ...own];
+  return { ...was, of: { ...was.of, outgoing } };
+}
+
 /** What this device holds of a machine, and again whenever that changes, in whatever tab. */
 function useHere(id: string): Looked {
   const [here, setHere] = useState<Looked & { readonly id: string }>();
@@ -254,7 +266,12 @@ function useHere(id: string): Looked {
         setHere({ id, known: true });
       },
     });
-    return () => watch.unsubscribe();
+    // at once: what was read before is never shown as what comes of what was just taken
+    const forget = onPut((rows) => setHere((was) => (was?.id === id ? withRows(was, rows) : was)));
+    return () => {
+      watch.unsubscribe();
+      forget();
+    };
   }, [id]);
   return here?.id === id ? here : { known: false };
 }

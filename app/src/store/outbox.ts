@@ -69,6 +69,15 @@ async function tell(change: Partial<Sync> = {}): Promise<void> {
   listeners.forEach((l) => l());
 }
 
+let heard: ((rows: readonly Outgoing[]) => void)[] = [];
+/** Hears what was just kept here, before the tables tell of it. */
+export function onPut(listener: (rows: readonly Outgoing[]) => void): () => void {
+  heard.push(listener);
+  return () => {
+    heard = heard.filter((l) => l !== listener);
+  };
+}
+
 type New =
   | { kind: 'walk'; body: Walk }
   | { kind: 'reading'; body: Reading }
@@ -109,6 +118,8 @@ export async function put(
     await local.photoFiles.bulkPut([...files]);
   });
   await tell();
+  // last, so that what follows of it is drawn with it
+  heard.forEach((l) => l(rows));
   flushSoon();
 }
 

@@ -14,6 +14,12 @@ export interface Action<A extends readonly unknown[]> {
 }
 
 /**
+ * What is done sooner shows no sign of being under way, ms: it would flicker, and to draw a screen
+ * twice takes a slow phone longer than most of what is kept here.
+ */
+const SIGN_MS = 150;
+
+/**
  * The one way a screen does something that may fail.
  * @param onProblem hears the server's refusal first, to put it at its fields; true when it has told
  *   everything
@@ -28,7 +34,7 @@ export function useAction<A extends readonly unknown[]>(
   const run = async (...args: A): Promise<boolean> => {
     if (underWay.current) return false;
     underWay.current = true;
-    setBusy(true);
+    const sign = setTimeout(() => setBusy(true), SIGN_MS);
     setTrouble('');
     try {
       await action(...args);
@@ -38,6 +44,7 @@ export function useAction<A extends readonly unknown[]>(
       if (!(error instanceof ApiProblem) && !(error instanceof Unreachable)) console.error(error);
       return false;
     } finally {
+      clearTimeout(sign);
       underWay.current = false;
       setBusy(false);
     }

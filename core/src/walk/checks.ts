@@ -57,9 +57,23 @@ export function schoolsOf(check: Check, sheet: SpecSheet): SpecSheet['schools'] 
   );
 }
 
-/** The checks of a sheet on one version of its model, each as it is there. */
-export function checksOfBuild(sheet: SpecSheet, said: Version): Check[] {
+/**
+ * The checks of a sheet on one version of its model, each as it is there. The same ones are given
+ * again for the version asked for last: what is worked out of a check can be kept with it.
+ */
+export function checksOfBuild(sheet: SpecSheet, said: Version): readonly Check[] {
   const version = { ...said, equipment: fitted(sheet, said.equipment) };
+  const key = JSON.stringify(version);
+  const last = built.get(sheet);
+  if (last?.key === key) return last.checks;
+  const checks = workedOut(sheet, version);
+  built.set(sheet, { key, checks });
+  return checks;
+}
+
+const built = new WeakMap<SpecSheet, { readonly key: string; readonly checks: readonly Check[] }>();
+
+function workedOut(sheet: SpecSheet, version: Version): Check[] {
   const there = sheet.checks.flatMap((check) =>
     Object.entries(check.when).every(([id, options]) =>
       options.includes(version.equipment[id] ?? ''),
