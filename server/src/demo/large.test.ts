@@ -105,7 +105,7 @@ test('48 machines cost what 24 do: the same questions, the same rows, as many by
 
 test('each copy has facts of its own, and is judged as the machine it is a copy of', async () => {
   const { rows } = Yard.parse((await rhea.get('/api/yard?limit=200&q=T091')).body);
-  expect(rows.length).toBeGreaterThan(2);
+  expect(rows).toHaveLength(MACHINES / 24);
   const [first] = rows;
   for (const row of rows) expect(row).toMatchObject({ counts: first?.counts, slack: first?.slack });
 });
