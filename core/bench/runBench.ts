@@ -128,11 +128,21 @@ jobs.push({
   run: () => judgeAll(behind),
 });
 const machine = sheet.checks.flatMap((check) => readingsFor(check, 3, dice));
+const oneMore = [...machine, ...sheet.checks.slice(0, 1).flatMap((c) => readingsFor(c, 0, dice))];
+let { hours } = facts;
+let taken = false;
 jobs.push({
   name: `one machine of ${sheet.checks.length} checks, three seasons`,
   each: 1,
   what: 'machines',
-  run: () => judgeMachine(sheet.checks, machine, facts),
+  // an hour that passes bears on every check: each is judged anew
+  run: () => judgeMachine(sheet.checks, machine, { ...facts, hours: (hours += 1e-6) }),
+});
+jobs.push({
+  name: 'the same after a reading of one check, or without it again',
+  each: 1,
+  what: 'machines',
+  run: () => judgeMachine(sheet.checks, (taken = !taken) ? oneMore : machine, facts),
 });
 for (const n of [1000, 10_000, 100_000]) {
   const fleet = fleetOf(n);

@@ -1,4 +1,5 @@
 export * from './ifLeft';
-export * from './judge';
+export { judgeCheck, type CheckVerdict, type Judged, type PlaceVerdict } from './judge';
+export * from './machine';
 export * from './words';
 export * from './worst';

@@ -1,7 +1,6 @@
 import type { Check, Decision, Reading } from '../contracts';
 import { decide, loudest, type Finding } from '../findings';
 import {
-  byCheck,
   isMain,
   lifeOf,
   ofThisHeader,
@@ -70,74 +69,15 @@ export function judgeCheck(
   return judgeOwn(check, own, checked(facts));
 }
 
-/**
- * Judges all checks of a machine in one pass over its readings.
- * @returns a verdict for each check that has been read, in the order of the checks
- * @throws InputError when a reading cannot belong to its check
- */
-export function judgeMachine(
-  checks: readonly Check[],
-  readings: readonly Reading[],
-  facts: MachineFacts,
-): CheckVerdict[] {
-  const known = checked(facts);
-  const own = byCheck(readings);
-  return checks.flatMap((check) => judgeOwn(check, own.get(check.id) ?? NO_READINGS, known) ?? []);
-}
-
-const NO_READINGS: readonly Reading[] = [];
-
-/** The facts; those judged by last where they say the same. */
-function checked(facts: MachineFacts): MachineFacts {
-  if (last && sameFacts(last, facts)) return last;
+/** @throws InputError */
+export function checked(facts: MachineFacts): MachineFacts {
   zeroOrMore('hours', facts.hours);
   zeroOrMore('seasonHours', facts.seasonHours);
-  last = facts;
   return facts;
 }
-let last: MachineFacts | undefined;
 
-/** What a check was judged from last, and what came of it. */
-interface Before {
-  readonly readings: readonly Reading[];
-  readonly facts: MachineFacts;
-  readonly verdict: CheckVerdict | undefined;
-}
-const before = new WeakMap<Check, Before>();
-
-/**
- * A check that nothing has changed for is not judged again: after a reading of one, the others of
- * the machine stand as they did.
- */
-function judgeOwn(
-  check: Check,
-  readings: readonly Reading[],
-  facts: MachineFacts,
-): CheckVerdict | undefined {
-  const was = before.get(check);
-  if (was?.facts === facts && sameRows(was.readings, readings)) return was.verdict;
-  const verdict = judgeAnew(check, readings, facts);
-  before.set(check, { readings, facts, verdict });
-  return verdict;
-}
-
-const sameRows = (a: readonly Reading[], b: readonly Reading[]): boolean =>
-  a.length === b.length && a.every((r, i) => r === b[i]);
-
-/** Costs and rates are the same where they are the same object; what it is used for, by its figures. */
-function sameFacts(a: MachineFacts, b: MachineFacts): boolean {
-  if (a === b) return true;
-  const { use: useA, ...restA } = a;
-  const { use: useB, ...restB } = b;
-  return sameFields(restA, restB) && sameFields(useA ?? {}, useB ?? {});
-}
-
-function sameFields(a: object, b: object): boolean {
-  const [of, other] = [Object.entries(a), new Map(Object.entries(b))];
-  return of.length === other.size && of.every(([k, v]) => other.has(k) && other.get(k) === v);
-}
-
-function judgeAnew(
+/** Judges a check from readings of its own. */
+export function judgeOwn(
   check: Check,
   all: readonly Reading[],
   facts: MachineFacts,
