@@ -20,24 +20,32 @@ describe('an action', () => {
     const { result } = renderHook(() => useAction(done));
     let first: Promise<boolean> | undefined;
     act(() => void (first = result.current.run()));
+    expect(result.current.busy).toBe(true);
     await act(async () => expect(await result.current.run()).toBe(false));
-    await waitFor(() => expect(result.current.busy).toBe(true));
     under.end();
     await act(async () => expect(await first).toBe(true));
     expect(done).toHaveBeenCalledTimes(1);
     expect(result.current.busy).toBe(false);
   });
 
-  test('what is done at once is never shown as under way: nothing is drawn twice', async () => {
+  test('with some time for it, what is done sooner is never shown as under way; what is not, is', async () => {
     const drawn: boolean[] = [];
     const { result } = renderHook(() => {
-      const action = useAction(() => Promise.resolve());
+      const action = useAction((long: Promise<unknown>) => long, undefined, 50);
       drawn.push(action.busy);
       return action;
     });
-    await act(async () => expect(await result.current.run()).toBe(true));
-    await new Promise((done) => setTimeout(done, 200));
+    await act(async () => expect(await result.current.run(Promise.resolve())).toBe(true));
+    await new Promise((done) => setTimeout(done, 100));
     expect(drawn).toEqual([false]);
+    const under = later();
+    let first: Promise<boolean> | undefined;
+    act(() => void (first = result.current.run(under.promise)));
+    await act(async () => expect(await result.current.run(under.promise)).toBe(false));
+    await waitFor(() => expect(result.current.busy).toBe(true));
+    under.end();
+    await act(async () => expect(await first).toBe(true));
+    expect(drawn.at(-1)).toBe(false);
   });
 
   test('what went wrong is said, and forgotten at the next try', async () => {

@@ -14,19 +14,16 @@ export interface Action<A extends readonly unknown[]> {
 }
 
 /**
- * What is done sooner shows no sign of being under way, ms: it would flicker, and to draw a screen
- * twice takes a slow phone longer than most of what is kept here.
- */
-const SIGN_MS = 150;
-
-/**
  * The one way a screen does something that may fail.
  * @param onProblem hears the server's refusal first, to put it at its fields; true when it has told
  *   everything
+ * @param signAfter what is done sooner, ms, shows no sign of being under way: of what is only kept
+ *   here, drawing a screen twice takes a slow phone longer than all the rest
  */
 export function useAction<A extends readonly unknown[]>(
   action: (...args: A) => Promise<unknown>,
   onProblem?: (problem: ApiProblem) => boolean,
+  signAfter = 0,
 ): Action<A> {
   const underWay = useRef(false);
   const [busy, setBusy] = useState(false);
@@ -34,7 +31,8 @@ export function useAction<A extends readonly unknown[]>(
   const run = async (...args: A): Promise<boolean> => {
     if (underWay.current) return false;
     underWay.current = true;
-    const sign = setTimeout(() => setBusy(true), SIGN_MS);
+    const sign = signAfter ? setTimeout(() => setBusy(true), signAfter) : undefined;
+    if (!signAfter) setBusy(true);
     setTrouble('');
     try {
       await action(...args);

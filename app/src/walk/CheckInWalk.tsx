@@ -25,6 +25,9 @@ import { afterwards, useWhere } from './useWhere';
 import { VerdictStep } from './VerdictStep';
 import { WhileOpen } from './WhileOpen';
 
+/** To keep a reading here takes less, and the screen is drawn once for it, with its verdict. */
+const SIGN_MS = 150;
+
 export interface CheckInWalkProps {
   readonly file: MachineFile;
   readonly standing: Standing;
@@ -67,28 +70,32 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
   ]);
 
   const taking = { file, check, walk, by, stand };
-  const take = useAction(async (taken: readonly Taken[], note: string) => {
-    if (step.at !== 'entering') return;
-    const { wish, settled } = step;
-    await put(
-      taken.map(({ place, value, strikes, tool }) => {
-        const old = own.find((r) => r.id === strikes) ?? struckBy(wish, own, { place, value });
-        const about = {
-          ...taking,
-          place,
-          tool: tool ?? null,
-          state: wish.state,
-          now: clock(),
-          note,
-          renewed: (wish.renewed || (old?.renewed ?? false)) && value.kind !== 'skip',
-          repaired: (wish.repaired || (old?.repaired ?? false)) && value.kind !== 'skip',
-          settled,
-          strikes: old?.id ?? null,
-        };
-        return { kind: 'reading' as const, body: newReading(about, value) };
-      }),
-    );
-  });
+  const take = useAction(
+    async (taken: readonly Taken[], note: string) => {
+      if (step.at !== 'entering') return;
+      const { wish, settled } = step;
+      await put(
+        taken.map(({ place, value, strikes, tool }) => {
+          const old = own.find((r) => r.id === strikes) ?? struckBy(wish, own, { place, value });
+          const about = {
+            ...taking,
+            place,
+            tool: tool ?? null,
+            state: wish.state,
+            now: clock(),
+            note,
+            renewed: (wish.renewed || (old?.renewed ?? false)) && value.kind !== 'skip',
+            repaired: (wish.repaired || (old?.repaired ?? false)) && value.kind !== 'skip',
+            settled,
+            strikes: old?.id ?? null,
+          };
+          return { kind: 'reading' as const, body: newReading(about, value) };
+        }),
+      );
+    },
+    undefined,
+    SIGN_MS,
+  );
   const skip = useAction(async (why: string) => {
     await put(
       unread.map((place) => ({
