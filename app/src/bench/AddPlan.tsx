@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import { byPlan, type BenchPlan } from '@green-tally/core/bench';
+import { byPlan, doesLess, type BenchPlan } from '@green-tally/core/bench';
 import type { Check } from '@green-tally/core/contracts';
 import { accepted, proposeWork } from '@green-tally/core/work';
 import type { Known } from '../machine/WithMachine';
@@ -39,12 +39,14 @@ export function AddPlan({ known: { file, standing }, check, plan }: AddPlanProps
   if (!plan) return null;
   if (standing.work.some((w) => w.checkId === check.id && !w.done))
     return <Strong testID="plan in work">Its work is taken on.</Strong>;
-  if (!made)
+  if (!made || !verdict)
     return (
       <Quiet testID="no work of it">
         The check calls for no work as it was read last: take what was found to it first.
       </Quiet>
     );
+  const less = doesLess(verdict, file.readings, plan);
+  if (less) return <Quiet testID="plan does less">{less}</Quiet>;
   return (
     <>
       <Press

@@ -21,6 +21,7 @@ import {
   Title,
   useWide,
 } from '../ui';
+import { Columns } from '../ui/Columns';
 import { AddPlan, type OfCheck } from './AddPlan';
 import { Drawing } from './drawings/Drawing';
 import { FieldEntry } from './FieldEntry';
@@ -218,17 +219,21 @@ function OneSection({ bench, section, on, of }: OneSectionProps) {
       </>
     );
   return (
-    <View style={styles.beside}>
-      <View style={styles.half}>
-        {seen}
-        {own}
-        {others}
-      </View>
-      <View style={styles.half}>
-        {entered}
-        {ends}
-      </View>
-    </View>
+    <Columns
+      left={
+        <>
+          {seen}
+          {own}
+          {others}
+        </>
+      }
+      right={
+        <>
+          {entered}
+          {ends}
+        </>
+      }
+    />
   );
 }
 
@@ -282,6 +287,4 @@ function ShareOrClear({ link, clear }: Pick<OnBench, 'link' | 'clear'>) {
 
 const styles = StyleSheet.create({
   fields: { gap: SPACE.m },
-  beside: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
-  half: { flex: 1, minWidth: 0, gap: SPACE.m },
 });

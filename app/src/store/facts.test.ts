@@ -3,7 +3,8 @@ import type { MachineChanges, Reading, SheetRef, SpecSheet } from '@green-tally/
 import { answering } from '../testing/answering';
 import { machineFile, MACHINE_ID, reading } from '../testing/fixtures';
 import { Unreachable } from './api';
-import { askMachine, forget, layIn, layTables, machineHere, noteLook } from './facts';
+import { askMachine, forget, layIn, layTables, noteLook } from './facts';
+import { machineHere } from './here';
 import { local } from './local';
 
 const file = machineFile();

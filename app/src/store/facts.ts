@@ -1,14 +1,15 @@
 import type { Table } from 'dexie';
 import {
   MachineChanges,
-  SpecSheet,
-  type MachineFile,
+  type SpecSheet,
   type SheetRef,
   type WorkedEntry,
 } from '@green-tally/core/contracts';
 import { api, pathOf } from './api';
-import { whole, withEntry } from './laid';
+import { factTables, fileAgain } from './here';
+import { withEntry } from './laid';
 import { FACTS, local, type KeptMachine, type NotedVisit, type Outgoing } from './local';
+import { fetchSheets, keyOf, notHere, refsOf } from './revisions';
 import { layIntoLists, notesAmong, withNote } from './visitNotes';
 
 /*
@@ -20,8 +21,6 @@ import { layIntoLists, notesAmong, withNote } from './visitNotes';
 /** The path under which SWR knows that a machine was asked for. */
 export const changesOf = (id: string): string =>
   pathOf('GET /machines/{id}/changes', { params: { id } });
-
-const factTables = () => FACTS.map((name) => local.table(name) as Table<{ id: string }, string>);
 
 /** The last question of each machine that is under way. */
 const asking = new Map<string, Promise<void>>();
@@ -56,6 +55,8 @@ async function ask(id: string): Promise<void> {
   const of = { id, before, known, fetched };
   let lacks = await keep(changes, of);
   while (lacks.length) {
+    if (lacks.every((r) => fetched.has(keyOf(r))))
+      throw new Error('A revision came as another one.');
     await fetchSheets(lacks, fetched);
     lacks = await keep(changes, of);
   }
@@ -146,123 +147,6 @@ const sorted = (row: object | undefined): string =>
       : value,
   );
 
-const refsOf = (judgedBy: KeptMachine['judgedBy'] | undefined): SheetRef[] =>
-  judgedBy ? [...judgedBy.sheets, ...judgedBy.earlier] : [];
-
-const keyOf = ({ model, revision }: SheetRef): string => `${model}|${revision}`;
-
-/** Those of some revisions that are not on this device. */
-async function notHere(refs: readonly SheetRef[]): Promise<SheetRef[]> {
-  const here = await local.sheets.where(':id').anyOf(refs.map(pairOf)).primaryKeys();
-  const keys = new Set(here.map(([model, revision]) => keyOf({ model, revision })));
-  return refs.filter((r) => !keys.has(keyOf(r)));
-}
-const pairOf = ({ model, revision }: SheetRef): [string, number] => [model, revision];
-
-async function fetchSheets(
-  refs: readonly SheetRef[],
-  fetched: Map<string, SpecSheet>,
-): Promise<void> {
-  for (const { model, revision } of refs)
-    fetched.set(
-      keyOf({ model, revision }),
-      await api('GET /specs/{model}/revisions/{revision}', { params: { model, revision } }),
-    );
-}
-
-/** Revisions never change: each is read into its contract once in the life of this page. */
-const read = new Map<string, SpecSheet>();
-
-async function sheetsOf(refs: readonly SheetRef[]): Promise<SpecSheet[] | undefined> {
-  const sheets: SpecSheet[] = [];
-  for (const ref of refs) {
-    const key = keyOf(ref);
-    let sheet = read.get(key);
-    if (!sheet) {
-      const row = await local.sheets.get(pairOf(ref));
-      if (!row) return undefined;
-      sheet = SpecSheet.parse(row);
-      read.set(key, sheet);
-    }
-    sheets.push(sheet);
-  }
-  return sheets;
-}
-
-const by =
-  <T>(...keys: readonly (keyof T)[]) =>
-  (a: T, b: T): number => {
-    for (const key of keys) if (a[key] !== b[key]) return a[key] < b[key] ? -1 : 1;
-    return 0;
-  };
-
-/** A machine as it is known here: its file, and what of it waits to be sent. */
-export interface Here {
-  readonly file: MachineFile;
-  readonly outgoing: readonly Outgoing[];
-}
-
-/** Files read from this device, under the stamp of what was kept then. */
-const files = new Map<string, { readonly stamp: number; readonly file: MachineFile }>();
-const FILES_KEPT = 4;
-
-/**
- * Reads a machine from this device, all of one moment. Facts that have not changed since they were
- * read are not read again: what waits to be sent changes far oftener.
- * @returns undefined when it is not here
- */
-export async function machineHere(id: string): Promise<Here | undefined> {
-  const [kept, outgoing] = await local.transaction('r', local.machines, local.outgoing, () =>
-    Promise.all([local.machines.get(id), rowsOf(local.outgoing, id)]),
-  );
-  if (!kept) return undefined;
-  const known = files.get(id);
-  return known?.stamp === kept.stamp ? { file: known.file, outgoing } : wholeHere(id);
-}
-
-const rowsOf = <T>(table: Table<T, string>, id: string) =>
-  table.where('machineId').equals(id).toArray();
-
-async function wholeHere(id: string): Promise<Here | undefined> {
-  // asked for at once and without a wait between, so that the transaction holds
-  const [kept, readings, walks, work, ticks, visits, photos, said, outgoing] =
-    await local.transaction('r', [local.machines, local.outgoing, ...factTables()], () =>
-      Promise.all([
-        local.machines.get(id),
-        rowsOf(local.readings, id),
-        rowsOf(local.walks, id),
-        rowsOf(local.work, id),
-        rowsOf(local.ticks, id),
-        rowsOf(local.visits, id),
-        rowsOf(local.photos, id),
-        rowsOf(local.said, id),
-        rowsOf(local.outgoing, id),
-      ]),
-    );
-  if (!kept) return undefined;
-  const sheets = await sheetsOf(kept.judgedBy.sheets);
-  const earlier = await sheetsOf(kept.judgedBy.earlier);
-  if (!sheets || !earlier) return undefined;
-  // kept by an earlier edition, it does not say
-  const { rates, hands = {}, times = {}, costs } = kept.judgedBy;
-  const file: MachineFile = {
-    machine: kept.machine,
-    ...{ sheets, earlier, rates, hands, times, costs },
-    readings: readings.sort(by('takenAt', 'id')),
-    walks: walks.sort(by('startedAt', 'id')),
-    work: work.map(whole).sort(by('acceptedAt', 'id')),
-    ticks: ticks.sort(by('at', 'id')),
-    visits: visits.sort(by('startsOn', 'id')),
-    photos: photos.sort(by('takenAt', 'id')),
-    said: said.sort(by('at', 'id')),
-  };
-  files.delete(id);
-  files.set(id, { stamp: kept.stamp, file });
-  const oldest = files.keys().next().value;
-  if (files.size > FILES_KEPT && oldest !== undefined) files.delete(oldest);
-  return { file, outgoing };
-}
-
 /** The table a sent entry is laid into. */
 const TABLE_OF = {
   reading: 'readings',
@@ -298,33 +182,9 @@ export async function layIn(sent: readonly Outgoing[]): Promise<void> {
     const was = await local.machines.get(id);
     const stamp = Date.now() + Math.random();
     await local.machines.update(id, { stamp });
-    const known = files.get(id);
-    const file = known && known.stamp === was?.stamp ? filed(known.file, sent) : undefined;
-    // under a stamp that is here only if all of it is: where it fails, all is read again
-    if (file) files.set(id, { stamp, file });
+    fileAgain(id, { was: was?.stamp, is: stamp }, sent);
   }
 }
-
-/** A file with what was sent laid into it, the rest the very same; undefined: it is to be read again. */
-function filed(file: MachineFile, sent: readonly Outgoing[]): MachineFile | undefined {
-  let next = file;
-  for (const { machineId, kind, body } of sent) {
-    if (machineId !== file.machine.id) continue;
-    if (kind === 'reading')
-      next = { ...next, readings: among(next.readings, body, by('takenAt', 'id')) };
-    else if (kind === 'walk')
-      next = { ...next, walks: among(next.walks, body, by('startedAt', 'id')) };
-    else if (kind === 'tick') next = { ...next, ticks: among(next.ticks, body, by('at', 'id')) };
-    else return undefined;
-  }
-  return next;
-}
-
-const among = <T extends { readonly id: string }>(
-  rows: readonly T[],
-  row: T,
-  order: (a: T, b: T) => number,
-): T[] => [...rows.filter((r) => r.id !== row.id), row].sort(order);
 
 /** An entry is laid into its item once. */
 async function layWorked(workId: string, entry: WorkedEntry): Promise<void> {

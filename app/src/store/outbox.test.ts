@@ -1,7 +1,8 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Tick, WorkItem } from '@green-tally/core/contracts';
 import { withOutgoing } from './laid';
-import { forget, machineHere } from './facts';
+import { forget } from './facts';
+import { machineHere } from './here';
 import { local } from './local';
 import { dismiss, flush, isHeld, pauseOutbox, put, sendAgain, syncNow, takeBack } from './outbox';
 import { answering, type Answer } from '../testing/answering';

@@ -60,13 +60,15 @@ export function onSync(listener: () => void): () => void {
   };
 }
 
-async function tell(change: Partial<Sync> = {}): Promise<void> {
+/** @returns the ids of what waits here, of whoever is signed in */
+async function tell(change: Partial<Sync> = {}): Promise<ReadonlySet<string>> {
   const own = (await local.outgoing.toArray()).filter(isOwn);
-  const waiting = own.filter((o) => o.state === 'waiting').length;
-  const refused = own.length - waiting;
-  sync = { ...sync, waiting, refused, ...change };
+  const waits = own.filter((o) => o.state === 'waiting');
+  const refused = own.length - waits.length;
+  sync = { ...sync, waiting: waits.length, refused, ...change };
   changes += 1;
   listeners.forEach((l) => l());
+  return new Set(waits.map((o) => o.id));
 }
 
 let heard: ((rows: readonly Outgoing[]) => void)[] = [];
@@ -117,9 +119,10 @@ export async function put(
     await local.outgoing.bulkPut(rows);
     await local.photoFiles.bulkPut([...files]);
   });
-  await tell();
-  // last, so that what follows of it is drawn with it
-  heard.forEach((l) => l(rows));
+  const waits = await tell();
+  // last, so that what follows of it is drawn with it; not what was answered meanwhile
+  const still = rows.filter((r) => waits.has(r.id));
+  heard.forEach((l) => l(still));
   flushSoon();
 }
 
@@ -183,7 +186,8 @@ async function sendAll(): Promise<void> {
     // nothing was tried: whether there is signal is the browser's word
     if (waiting.length === 0) {
       onceFree(here);
-      return tell({ sending: false, offline: globalThis.navigator?.onLine === false });
+      await tell({ sending: false, offline: globalThis.navigator?.onLine === false });
+      return;
     }
     await tell({ sending: true });
     try {

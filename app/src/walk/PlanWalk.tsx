@@ -1,10 +1,10 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { candidatesFor, kindFor, type Candidate } from '@green-tally/core/choose';
 import { dueOf, type Standing } from '@green-tally/core/plan';
 import { useTextDraft, useToday } from '../store';
-import { Quiet, Screen, SPACE, TextEntry, TickLine, Title, useWide } from '../ui';
+import { Quiet, Screen, TextEntry, TickLine, Title, useWide } from '../ui';
+import { Columns } from '../ui/Columns';
 import { dayWords } from '../yard/words';
 import { suspectsOf } from './suspects';
 import { useFit } from './useFit';
@@ -63,7 +63,7 @@ export function PlanWalk({ file, standing, onPlanned }: PlanWalkProps) {
       <WalkHead machine={machine} />
       <Title>The walk</Title>
       <Quiet>{`Harvest ${dayWords(machine.harvest.start)}.`}</Quiet>
-      <Columns
+      <AskedAndFit
         asked={
           <>
             <KindChoice
@@ -98,12 +98,12 @@ export function PlanWalk({ file, standing, onPlanned }: PlanWalkProps) {
           />
         ) : null}
         <Stations candidates={asked} out={out} onToggle={toggle} />
-      </Columns>
+      </AskedAndFit>
     </Screen>
   );
 }
 
-interface ColumnsProps {
+interface AskedAndFitProps {
   readonly asked: ReactNode;
   readonly fit: ReactNode;
   readonly noticed: ReactNode;
@@ -111,7 +111,7 @@ interface ColumnsProps {
 }
 
 /** What is asked and what comes of it: one below the other, or side by side where there is room. */
-function Columns({ asked, fit, noticed, children }: ColumnsProps) {
+function AskedAndFit({ asked, fit, noticed, children }: AskedAndFitProps) {
   if (!useWide())
     return (
       <>
@@ -122,16 +122,20 @@ function Columns({ asked, fit, noticed, children }: ColumnsProps) {
       </>
     );
   return (
-    <View style={styles.columns}>
-      <View style={styles.column}>
-        {asked}
-        {noticed}
-      </View>
-      <View style={styles.column}>
-        {fit}
-        {children}
-      </View>
-    </View>
+    <Columns
+      left={
+        <>
+          {asked}
+          {noticed}
+        </>
+      }
+      right={
+        <>
+          {fit}
+          {children}
+        </>
+      }
+    />
   );
 }
 
@@ -157,8 +161,3 @@ const useCandidates = (
       KINDS.map((kind) => [kind, candidatesFor(kind === 'whole' ? null : kind, from)]),
     ) as Record<Kind, Candidate[]>;
   }, [file, standing, noticed]);
-
-const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', gap: SPACE.l },
-  column: { flex: 1, gap: SPACE.m },
-});

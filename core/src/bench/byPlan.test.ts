@@ -1,4 +1,4 @@
-import { WorkItem } from '../contracts';
+import { WorkItem, type Reading } from '../contracts';
 import type { MachineFacts } from '../kinds';
 import { planKnives } from '../knives';
 import { demoCheck, MACHINE_ID, madeCheck, reading } from '../testing/sheet';
@@ -6,6 +6,7 @@ import { judgeCheck } from '../verdict';
 import { accepted, proposeWork, type ProposedWork } from '../work';
 import {
   byPlan,
+  doesLess,
   CHAIN_BENCH,
   exampleTexts,
   KNIFE_BENCH,
@@ -13,6 +14,7 @@ import {
   rotorOnBench,
   takeUpWork,
   workOut,
+  type BenchPlan,
   type BenchTexts,
 } from '.';
 
@@ -69,6 +71,20 @@ describe('a plan of the rotor as work', () => {
     const { work, proposed } = byPlan(called(1), knives, of);
     expect(work).toMatchObject({ decision: 'turn', parts: [], minutes: knives.labour.turn });
     expect(proposed?.decision).toBe('replace');
+  });
+  test('a plan that does less than the check calls for says so, and is none', () => {
+    const count = (missing: number, oneEdge = 0) =>
+      reading(knives.id, knives.places[0]!, {
+        ...{ kind: 'count', missing, damaged: 0, oneEdge, bothEdges: 0 },
+      });
+    const less = (of: Reading, plan: BenchPlan) =>
+      doesLess(judgeCheck(knives, [of], facts)!, [of], plan);
+    const renews = (fits: number): BenchPlan => ({ decision: 'replace', moves: ['so'], fits });
+    expect(less(count(3), renews(2))).toMatch(/counted 3 .* renews 2/);
+    expect(less(count(3), renews(3))).toBe('');
+    expect(less(count(1), { decision: 'turn', moves: ['so'] })).toMatch(/calls for more: replace/);
+    expect(less(count(0, 12), { decision: 'turn', moves: ['so'] })).toBe('');
+    expect(less(count(0, 12), renews(2))).toBe('');
   });
   test('nothing to move, or a rotor that stays outside, is no work', () => {
     const plan = planOf('.................m', 'opposite');

@@ -1,4 +1,5 @@
-import type { Check, WorkItem } from '../contracts';
+import type { Check, Reading, WorkItem } from '../contracts';
+import type { CheckVerdict } from '../verdict';
 import { minutesFor, partsOf, unitsOf, type ProposedWork } from '../work';
 
 /** A plan that was worked out on the bench for a check. */
@@ -8,6 +9,36 @@ export interface BenchPlan {
   readonly moves: readonly string[];
   /** how many new parts it fits; undefined: as many as the sheet says */
   readonly fits?: number;
+}
+
+/** The more of these does all that the ones before it do. */
+const MORE = ['adjust', 'shorten', 'turn', 'replace'] as const;
+
+/**
+ * Why a plan does less than the check calls for, in words; empty where it does not. What was found on
+ * the bench and not in the check takes nothing away from what the check says.
+ * @param readings of the machine
+ */
+export function doesLess(
+  { check, decision, places }: CheckVerdict,
+  readings: readonly Reading[],
+  plan: BenchPlan,
+): string {
+  const called = MORE.findIndex((d) => d === decision);
+  if (MORE.indexOf(plan.decision) < called)
+    return `The check calls for more: ${decision}. Take what was found here to it first.`;
+  if (check.kind !== 'count' || plan.fits === undefined) return '';
+  const last = new Set(places.flatMap((p) => p.readingIds.at(-1) ?? []));
+  const spent = readings.reduce(
+    (sum, { id, value }) =>
+      last.has(id) && value.kind === 'count'
+        ? sum + value.missing + value.damaged + value.bothEdges
+        : sum,
+    0,
+  );
+  return plan.fits < spent
+    ? `The check counted ${spent} that cannot stay, and this renews ${plan.fits}. Take the count to it first.`
+    : '';
 }
 
 /** What a reason may hold. */

@@ -133,7 +133,11 @@ export const takeUpWork = (texts: BenchTexts, outcome: BenchOutcome): BenchPlan 
     const { says } = standing(best, { best: false, unsure: false, rate: given.maybe('rate') });
     return {
       decision: best.action,
-      moves: [choiceWords(best), `travel left then ${n(best.travelLeft)} mm`, says ?? ''],
+      moves: [
+        choiceWords(best),
+        `travel left then ${n(best.travelLeft)} mm`,
+        ...(says ? [says] : []),
+      ],
     };
   });
 
