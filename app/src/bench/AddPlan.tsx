@@ -4,7 +4,7 @@ import type { Check } from '@green-tally/core/contracts';
 import { accepted, proposeWork } from '@green-tally/core/work';
 import type { Known } from '../machine/WithMachine';
 import { put, useAction, useClock, useSession } from '../store';
-import { Notice, Press, Quiet, Strong } from '../ui';
+import { Go, Notice, Press, Quiet, Strong } from '../ui';
 import { minutesWords } from '../walk/walkWords';
 
 /** The check a bench was opened from. */
@@ -38,7 +38,11 @@ export function AddPlan({ known: { file, standing }, check, plan }: AddPlanProps
   });
   if (!plan) return null;
   if (standing.work.some((w) => w.checkId === check.id && !w.done))
-    return <Strong testID="plan in work">Its work is taken on.</Strong>;
+    return (
+      <Go to={`/work/${file.machine.id}`} label="In work: look at it" testID="plan in work">
+        <Strong tone="pine">In work ›</Strong>
+      </Go>
+    );
   if (!made || !verdict)
     return (
       <Quiet testID="no work of it">
