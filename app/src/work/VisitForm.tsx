@@ -26,10 +26,30 @@ interface VisitFormProps {
   readonly onChanged: () => void;
 }
 
+/** The visit as it was answered, until the machine's file tells of it. */
+function useNewest(file: MachineFile, known: Visit | undefined) {
+  const [answered, setAnswered] = useState<{
+    readonly visit?: Visit;
+    readonly file: MachineFile;
+  }>();
+  const own = answered?.visit;
+  // a file that was on its way already may tell of the version before
+  const isBehind = answered?.file === file || (own?.id === known?.id && isOlder(known, own));
+  const visit = answered && isBehind ? own : known;
+  return [
+    visit,
+    (answer?: Visit) => setAnswered({ ...(answer && { visit: answer }), file }),
+  ] as const;
+}
+
+const isOlder = (visit: Visit | undefined, than: Visit | undefined): boolean =>
+  Boolean(visit && than && visit.version < than.version);
+
 /** Sets or moves a machine's visit: who, when, where. Its end follows from the hours. */
-export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
+export function VisitForm({ file, visit: known, hours, onChanged }: VisitFormProps) {
   const { machine } = file;
   const today = useToday();
+  const [visit, answered] = useNewest(file, known);
   const [newId, setNewId] = useState(() => uuidv7());
   const form = useForm<VisitEntry>({
     resolver: zodResolver(VisitEntry),
@@ -45,10 +65,11 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   const startsOn = useWatch({ control, name: 'startsOn' });
   const set = useAction(async (entry: VisitEntry) => {
     try {
-      await api('PUT /visits/{id}', {
+      const answer = await api('PUT /visits/{id}', {
         params: { id: visit?.id ?? newId },
         body: { ...entry, machineId: machine.id, version: visit?.version ?? null },
       });
+      answered(answer);
       kept(form, entry);
     } finally {
       onChanged();
@@ -56,6 +77,7 @@ export function VisitForm({ file, visit, hours, onChanged }: VisitFormProps) {
   });
   const drop = useAction(async (id: string) => {
     await api('DELETE /visits/{id}', { params: { id } });
+    answered(undefined);
     setNewId(uuidv7());
     onChanged();
   });

@@ -79,7 +79,7 @@ function Tapping({
   /** what comes of the marks, before the closer look at them */
   children: ReactNode;
 }) {
-  const { taps, active, count, plane, tapping } = on;
+  const { taps, active, count, plane, tapTrouble } = on;
   if (!plane) return null;
   const laid = laidOf(plane, taps);
   const looked = taps[active] ?? taps.at(-1);
@@ -92,7 +92,7 @@ function Tapping({
       <Heading>
         {count === 1 && taps.length ? 'The mark lies. Tap again to move it.' : words}
       </Heading>
-      {tapping.trouble ? <Notice tone="rust" title="Not tapped" text={tapping.trouble} /> : null}
+      {tapTrouble ? <Notice tone="rust" title="Not tapped" text={tapTrouble} /> : null}
       <PhotoPicture
         bitmap={photo.bitmap}
         label={`Photo with the strip. ${words ?? ''} Arrow keys move the last mark.`}
@@ -101,7 +101,7 @@ function Tapping({
         corners={corners}
         taps={laid}
         edge={what === 'toStrip' ? straightEdge(plane) : undefined}
-        onTap={(at, perPx) => void tapping.run(at, perPx)}
+        onTap={on.tap}
         onNudge={on.nudge}
       />
       <Row gap={SPACE.s}>
@@ -136,10 +136,7 @@ function Tapping({
             corners={[]}
             taps={laid}
             loupe={false}
-            onTap={(at, perPx) => {
-              on.choose(Math.min(active, taps.length - 1));
-              void tapping.run(at, perPx);
-            }}
+            onTap={(at, perPx) => on.tap(at, perPx, Math.min(active, taps.length - 1))}
             onNudge={on.nudge}
           />
         </>

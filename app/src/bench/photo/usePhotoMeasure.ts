@@ -15,7 +15,7 @@ import {
 } from '@green-tally/core/photo';
 import { parseQuantity, UnitParseError } from '@green-tally/core/units';
 import { z } from 'zod';
-import { useAction, useDraft, useTextDraft } from '../../store';
+import { troubleText, useAction, useDraft, useTextDraft } from '../../store';
 import { openEye, type Eye, type Looked } from './eye';
 import { keepPhoto, keptPhoto } from './keptPhoto';
 import type { Laid } from './PhotoPicture';
@@ -111,25 +111,46 @@ export function usePhotoMeasure(key: string, quantity: PhotoQuantity) {
       current = false;
     };
   }, [key]);
+  const plane = photo?.looked.strip.found ? photo.looked.strip.plane : undefined;
+  const lay = (index: number, tap: Snapped) =>
+    setTaps((before) =>
+      Object.assign([...before], { [Math.min(index, before.length)]: tap }).slice(0, count),
+    );
+  /** taps in the order they were made; what is cleared meanwhile is not laid */
+  const queue = useRef({ last: Promise.resolve(), turn: 0 });
+  const [tapTrouble, setTapTrouble] = useState('');
+  const laid = async (index: number, tap: () => Snapped | Promise<Snapped>, turn: number) => {
+    try {
+      const found = await tap();
+      if (turn === queue.current.turn) lay(index, found);
+    } catch (error) {
+      setTapTrouble(troubleText(error));
+      setActive(index);
+    }
+  };
+  /** a tap on the photo: for the mark that is next, unless said */
+  const tap = (at: Point, perPx: number, index = Math.min(active, count - 1)) => {
+    const looker = eye.current;
+    if (!plane || !looker) return;
+    // the next tap is for the next mark, however long this one is looked at
+    if (index + 1 < count && !taps[index + 1]) setActive(index + 1);
+    setTapTrouble('');
+    const byHand = { px: at, stray: Math.max(1, 3 * perPx), found: false };
+    const find = () => (holds ? looker.tap(plane, at, { mark, perPx }) : byHand);
+    const { last, turn } = queue.current;
+    queue.current.last = last.then(() => laid(index, find, turn));
+  };
+  const clear = () => {
+    queue.current.turn += 1;
+    setTaps([]);
+    setActive(0);
+  };
   const looking = useAction(async (file: Blob) => {
     setPhoto(undefined);
     setAgain('');
-    setTaps([]);
-    setActive(0);
+    clear();
     setPhoto(await onPhoto((eye.current ??= openEye()), file));
     await keepPhoto(key, file);
-  });
-  const plane = photo?.looked.strip.found ? photo.looked.strip.plane : undefined;
-  const lay = (index: number, tap: Snapped) =>
-    setTaps((before) => Object.assign([...before], { [index]: tap }).slice(0, count));
-  const tapping = useAction(async (at: Point, perPx: number) => {
-    if (!plane || !eye.current) return;
-    const index = Math.min(active, count - 1);
-    const tap = holds
-      ? await eye.current.tap(plane, at, { mark, perPx })
-      : { px: at, stray: Math.max(1, 3 * perPx), found: false };
-    lay(index, tap);
-    if (index + 1 < count && !taps[index + 1]) setActive(index + 1);
   });
   const said = {
     proof: typed(proof, PROOF_RANGE),
@@ -157,7 +178,8 @@ export function usePhotoMeasure(key: string, quantity: PhotoQuantity) {
     nearer,
     troubles: { proof: said.proof.trouble, nearer: said.nearer.trouble },
     looking,
-    tapping,
+    tap,
+    tapTrouble,
     /** nothing while something beside it is wrong, or two ends do not belong together */
     length: said.proof.trouble || said.nearer.trouble || stop ? undefined : length,
     /** why two ends do not belong together; empty when they do */
@@ -167,10 +189,7 @@ export function usePhotoMeasure(key: string, quantity: PhotoQuantity) {
     setHolds,
     setProof,
     setNearer,
-    clear: () => {
-      setTaps([]);
-      setActive(0);
-    },
+    clear,
     /** a tap moved by hand: by eye, and worth as much as that */
     nudge: ([dx, dy]: Point) => {
       const tap = taps[active] ?? taps.at(-1);
