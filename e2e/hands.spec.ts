@@ -222,6 +222,11 @@ test('in gloves, with the left thumb, with large letters', async ({ page }) => {
   expect(await x('1')).toBeLessThan(await x('2'));
   await look('pad');
   await page.reload();
+  await page.getByTestId('key inch').click();
+  await expect(page.getByTestId('key 1/32')).toBeVisible();
+  await look('pad in inches');
+  await page.getByTestId('key mm').click();
+  await page.reload();
   await enter(page, '31.5');
   await expect(page.getByTestId('decision')).toBeVisible();
   await look('verdict');

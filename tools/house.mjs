@@ -73,10 +73,21 @@ export function ensureDebian(find, name) {
   return now;
 }
 
-export const findChromium = () =>
-  [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-    (p) => p && existsSync(p),
-  );
+const found = (paths) => () => paths.find((p) => p && existsSync(p));
+const findShell = found([process.env.CHROMIUM, '/usr/bin/chromium-headless-shell']);
+const findChromium = found(['/usr/bin/chromium', '/usr/bin/chromium-browser']);
+
+/** Debian's headless Chromium: it draws as the whole one does, for two thirds of the work. */
+export function ensureChromium() {
+  try {
+    return ensureDebian(findShell, 'chromium-headless-shell');
+  } catch (error) {
+    // of a machine that cannot install any more: the whole one, if it is there
+    const chromium = findChromium();
+    if (!chromium || !(error instanceof Plain)) throw error;
+    return chromium;
+  }
+}
 
 /** Whether a loopback port can be bound. */
 export function portFree(port) {
@@ -131,8 +142,13 @@ export function ensureApp() {
   });
 }
 
-/** Bundles a server entry to one file that plain Node runs. */
+const bundled = new Set();
+
+/** Bundles a server entry to one file that plain Node runs; once as long as this runs. */
 export function bundle(entry, outfile) {
+  const made = join(ROOT, outfile);
+  if (bundled.has(made)) return made;
+  bundled.add(made);
   run(process.execPath, [join(ROOT, 'tools/bundle.mjs'), entry, outfile], {
     quiet: true,
     why: 'The server could not be built',

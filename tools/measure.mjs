@@ -10,9 +10,8 @@ import {
   checkNode,
   endPlainly,
   ensureApp,
-  ensureDebian,
+  ensureChromium,
   ensurePackages,
-  findChromium,
   ROOT,
   say,
 } from './house.mjs';
@@ -208,7 +207,7 @@ try {
       await yardTimes(ask);
       await sheetTimes(ask);
     }
-    const chromium = ensureDebian(findChromium, 'chromium');
+    const chromium = ensureChromium();
     for (const [rate, serial] of [
       [1, 'T118'],
       [4, 'T113'],

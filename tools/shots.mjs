@@ -7,9 +7,8 @@ import {
   checkNode,
   endPlainly,
   ensureApp,
-  ensureDebian,
+  ensureChromium,
   ensurePackages,
-  findChromium,
   ROOT,
   say,
 } from './house.mjs';
@@ -190,7 +189,7 @@ try {
   mkdirSync(OUT, { recursive: true });
   const place = await throwAwayPlace({ databasePort: 55_110, firstPort: 8760 });
   try {
-    await take(place.url, ensureDebian(findChromium, 'chromium'));
+    await take(place.url, ensureChromium());
   } finally {
     await place.end();
   }

@@ -7,13 +7,12 @@ import {
   checkNode,
   endPlainly,
   ensureApp,
-  ensureDebian,
+  ensureChromium,
   ensurePackages,
-  findChromium,
   ROOT,
   say,
 } from './house.mjs';
-import { throwAwayPlace } from './place.mjs';
+import { demoToCopy, throwAwayPlaces } from './place.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
 const only = process.argv.slice(2);
@@ -110,40 +109,42 @@ async function browser() {
   if (!wanted('browser')) return;
   say('browser tests');
   const done = watch('browser tests');
-  const chromium = ensureDebian(findChromium, 'chromium');
+  const chromium = ensureChromium();
   ensureApp();
   const named = process.env.E2E;
   const parts = named ? [[named]] : [...APART.map((p) => p.map(fileOf)), othersThan(APART.flat())];
+  const filled = await demoToCopy(54_900);
   // empty places: for the first day of a dealership, and to bring an archive into
-  const empty = await throwAwayPlace({ databasePort: 54_940, firstPort: 8600, demo: false });
-  const spare = await throwAwayPlace({ databasePort: 54_950, firstPort: 8620, demo: false });
+  let places = [];
   try {
+    places = await throwAwayPlaces([
+      { databasePort: 54_940, firstPort: 8600, demo: false },
+      { databasePort: 54_950, firstPort: 8620, demo: false },
+      ...parts.map((_, i) => ({
+        ...{ databasePort: 54_910 + 10 * i, firstPort: 8560 + 10 * i },
+        copyOf: filled.home,
+      })),
+    ]);
+    const [empty, spare, ...demos] = places;
     await Promise.all(
       parts.map(async (files, i) => {
-        const place = await throwAwayPlace({
-          databasePort: 54_910 + 10 * i,
-          firstPort: 8560 + 10 * i,
-        });
         const report = join(RESULTS, `browser-${i + 1}.json`);
         rmSync(report, { force: true });
-        try {
-          const code = await playwright(files, {
-            BASE_URL: place.url,
-            EMPTY_URL: empty.url,
-            SPARE_URL: spare.url,
-            PLAYWRIGHT_JSON: report,
-            PLAYWRIGHT_OUTPUT: join(RESULTS, `browser-${i + 1}`),
-            CHROMIUM: chromium,
-          });
-          count(code, () => browserCounts(report));
-        } finally {
-          await place.end();
-        }
+        const code = await playwright(files, {
+          BASE_URL: demos[i].url,
+          EMPTY_URL: empty.url,
+          SPARE_URL: spare.url,
+          PLAYWRIGHT_JSON: report,
+          PLAYWRIGHT_OUTPUT: join(RESULTS, `browser-${i + 1}`),
+          CHROMIUM: chromium,
+        });
+        await demos[i].end();
+        count(code, () => browserCounts(report));
       }),
     );
   } finally {
-    await empty.end();
-    await spare.end();
+    for (const place of places) await place.end();
+    filled.end();
     done();
   }
 }

@@ -6,9 +6,8 @@ import {
   checkNode,
   endPlainly,
   ensureApp,
-  ensureDebian,
+  ensureChromium,
   ensurePackages,
-  findChromium,
   ROOT,
 } from './house.mjs';
 import { throwAwayPlace } from './place.mjs';
@@ -16,7 +15,7 @@ import { throwAwayPlace } from './place.mjs';
 try {
   checkNode();
   ensurePackages();
-  const chromium = ensureDebian(findChromium, 'chromium');
+  const chromium = ensureChromium();
   ensureApp();
   const place = await throwAwayPlace({ databasePort: 54_960, firstPort: 8600 });
   try {

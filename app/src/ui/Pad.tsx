@@ -233,7 +233,7 @@ const styles = StyleSheet.create({
   pad: { gap: SPACE.s },
   row: { flexDirection: 'row', gap: SPACE.s },
   forLeft: { flexDirection: 'row-reverse' },
-  digits: { flex: 3, flexDirection: 'row', gap: SPACE.s },
+  digits: { flex: 3, minWidth: 'auto', flexDirection: 'row', gap: SPACE.s },
   none: { borderColor: 'transparent' },
   typed: {
     borderWidth: STROKE.thick,
@@ -256,6 +256,8 @@ const styles = StyleSheet.create({
   },
   key: {
     flex: 1,
+    // as wide as its word where letters are large; the digits beside it give way
+    minWidth: 'auto',
     minHeight: TARGET.glove,
     borderRadius: RADIUS.m,
     borderWidth: STROKE.thin,

@@ -4,12 +4,18 @@ import { loadDemo } from '../demo/load';
 import { fillTo } from '../demo/multiply';
 import { learn } from '../standings/newDay';
 
-/** Fills a database with the demo and copies of it: DATABASE_URL, MACHINES. For `npm run scale`. */
+/** Fills a database with the demo (DATABASE_URL), and with copies of it where MACHINES says so many. */
 async function fill(): Promise<void> {
   const url = process.env['DATABASE_URL'] ?? '';
   const db = await openDatabase(url);
   await loadDemo(db);
-  const machines = Number(process.env['MACHINES'] ?? 2000);
+  const machines = Number(process.env['MACHINES'] ?? 0);
+  if (machines) await copies(db, url, machines);
+  await db.close();
+}
+
+/** For `npm run scale`: so many machines are on the books then. */
+async function copies(db: Database, url: string, machines: number): Promise<void> {
   if (machines < 24)
     await db.sequelize.query(
       `WITH gone AS (SELECT id FROM machines ORDER BY (branch = 'Upper Larkmoor') DESC, serial OFFSET ${machines})
@@ -36,7 +42,6 @@ async function fill(): Promise<void> {
   await timeMigrations(db, url);
   await learn(db, '2026-06-09');
   process.stdout.write(`filled ${readings}\n`);
-  await db.close();
 }
 
 /** How long the newest migrations take over what is there, and who waits for them how long. */
