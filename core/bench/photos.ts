@@ -36,10 +36,17 @@ function anyScene(dice: Random, good: boolean): Scene {
   };
 }
 
+/** One photo: how long it was said to be, ± so much, and how long it is, mm; null: not measured. */
+export type Measured = {
+  readonly error: number;
+  readonly uncertainty: number;
+  readonly truth: number;
+} | null;
+
 /** Photos by the dice, measured as the bench measures them. @param seed the same gives the same photos */
-export function photoAccuracy(seed: number, { cases, width, good = false }: Taken): PhotoTable {
+export function photosMeasured(seed: number, { cases, width, good = false }: Taken): Measured[] {
   const dice = random(seed);
-  const seen = Array.from({ length: cases }, (_, i) => {
+  return Array.from({ length: cases }, (_, i) => {
     const scene = anyScene(dice, good);
     const said = !good && dice.next() < 0.3 ? Math.round(dice.next() * 6) : 0;
     const print = 1 + 0.008 * (dice.next() - 0.5);
@@ -55,32 +62,40 @@ export function photoAccuracy(seed: number, { cases, width, good = false }: Take
     const taps = photo.ends.map(
       ([x, y]) => [x + TAPS * dice.normal(), y + TAPS * dice.normal()] as const,
     );
-    if (!strip.found) return undefined;
+    if (!strip.found) return null;
     const chain = scene.kind === 'chain';
     const ends = taps.map((t) =>
       snap(grey, strip.plane, t, { mark: chain ? 'pin' : 'edge', perPx: 0.5 }),
     );
     // edges that do not run alike are seen on the screen, and tapped again
-    if (edgesTurned(ends) > 5) return undefined;
+    if (edgesTurned(ends) > 5) return null;
     const length = lengthOf(strip.plane, ends, chain ? 'between' : 'edges', {
       proof,
       nearer: said,
     });
-    return (
-      length && { ...length, error: Math.abs(length.length - photo.length), truth: photo.length }
-    );
+    if (!length) return null;
+    const error = Math.abs(length.length - photo.length);
+    return { error, uncertainty: length.uncertainty, truth: photo.length };
   });
-  const measured = seen.filter((s) => s !== undefined);
+}
+
+/** What photos came to, together. */
+export function photoTable(seen: readonly Measured[]): PhotoTable {
+  const measured = seen.filter((s) => s !== null);
   const ranked = (of: (s: (typeof measured)[number]) => number) => {
     const sorted = measured.map(of).sort((a, b) => a - b);
     const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))] ?? NaN;
     return { middle: at(0.5), most95: at(0.95) };
   };
   return {
-    cases,
+    cases: seen.length,
     measured: measured.length,
     inside: measured.filter((s) => s.error <= s.uncertainty).length,
     error: ranked((s) => s.error / s.truth),
     uncertainty: ranked((s) => s.uncertainty / s.truth),
   };
 }
+
+/** @param seed the same gives the same photos */
+export const photoAccuracy = (seed: number, taken: Taken): PhotoTable =>
+  photoTable(photosMeasured(seed, taken));
