@@ -22,7 +22,7 @@ test.describe('on a phone', () => {
     await page.getByTestId('keep breakdown').click();
     await expect(page.getByTestId('sync')).not.toContainText('all sent');
     await context.setOffline(false);
-    await expect(page.getByTestId('sync')).toContainText('all sent', { timeout: 30_000 });
+    await expect(page.getByTestId('sync')).toContainText('all sent');
     await expect(page.getByTestId('stopped')).toContainText('2026: Fan drive belt, 2 h lost');
     await page.reload();
     await expect(page.getByTestId('stopped').getByText('2026: Fan drive belt')).toHaveCount(1);

@@ -76,7 +76,7 @@ test('the labels of a machine as PDF → drawn → before the camera → that ma
   await filmOf(label);
   await page.goto('/scan');
   await page.getByTestId('use camera').click();
-  await expect(page).toHaveURL(new RegExp(`/machine/${id}`), { timeout: 30_000 });
+  await expect(page).toHaveURL(new RegExp(`/machine/${id}`));
   await expect(page.getByRole('heading', { name: /T118/ }).first()).toBeVisible();
 });
 

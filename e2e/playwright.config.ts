@@ -6,8 +6,8 @@ export default defineConfig({
   // `npm run whole`
   testIgnore: ['whole/**'],
   outputDir: process.env['PLAYWRIGHT_OUTPUT'] ?? '../test-results/browser',
-  timeout: 300_000,
-  expect: { timeout: 30_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   fullyParallel: false,
   workers: 1,
   retries: 0,
@@ -16,7 +16,7 @@ export default defineConfig({
     ['json', { outputFile: process.env['PLAYWRIGHT_JSON'] ?? '../test-results/browser.json' }],
   ],
   use: {
-    actionTimeout: 60_000,
+    actionTimeout: 90_000,
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:8460',
     // keeping every step takes a tenth of the run, filming it much more: TRACE=1 keeps the steps
     trace: process.env['TRACE']
