@@ -12,6 +12,8 @@ export interface Programme {
   }[];
   /** to be added to its least */
   readonly constant: number;
+  /** its columns take whole numbers only */
+  readonly whole?: boolean;
 }
 
 /** What a board cannot cost less than, by parts. Money. */
@@ -178,7 +180,7 @@ const canMeet = (shifts: Ground['shifts'], i: number, j: number): boolean => {
 };
 
 /** A programme as text that solvers read. @see the CPLEX LP format */
-export function programmeText({ costs, most, rows }: Programme): string {
+export function programmeText({ costs, most, rows, whole }: Programme): string {
   const sum = (terms: readonly (readonly [number, number])[]) =>
     terms.map(([c, f]) => `${f < 0 ? '-' : '+'} ${Math.abs(f)} x${c}`).join('\n ');
   const goal = costs.flatMap((c, i): [number, number][] => (c === 0 ? [] : [[i, c]]));
@@ -192,6 +194,7 @@ export function programmeText({ costs, most, rows }: Programme): string {
     ]),
     'Bounds',
     ...most.map((m, i) => ` 0 <= x${i} <= ${m}`),
+    ...(whole ? ['General', ...most.map((_, i) => ` x${i}`)] : []),
     'End',
   ].join('\n');
 }

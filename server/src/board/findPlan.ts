@@ -42,6 +42,8 @@ export interface Hooks {
 const TELL_MS = 200;
 /** A bound of the whole board is given up after so long. */
 const BOUND_SECONDS = 8;
+/** Boards of a hundred visits take a second or two for it; one waits no longer. */
+const WHOLE_SECONDS = 4;
 /** The share of a search's time after which nobody is asked any more. */
 const ALL = 1;
 
@@ -83,7 +85,7 @@ export async function findPlan({ page, wish }: Asked, hooks: Hooks): Promise<Fou
       tell(steps === 0 ? { first: better, cost: better } : { cost: better }),
   });
   tell({ cost, first, share: 0.999 });
-  const { bound, solved } = await boundNow(problem, BOUND_SECONDS);
+  const { bound, solved } = await boundNow(problem, BOUND_SECONDS, WHOLE_SECONDS);
   return {
     share: ALL,
     first,

@@ -16,6 +16,16 @@ test('a programme is solved to its least', async () => {
   expect(await leastOf(programme, 10)).toBeCloseTo(76);
 });
 
+test('in whole numbers its least lies higher: three of whom two at a time can share', async () => {
+  const pair = (a: number, b: number) => ({ terms: [[a, 1] as const, [b, 1] as const], atMost: 1 });
+  const programme = {
+    ...{ costs: [-2, -2, -2], most: [1, 1, 1], constant: 10 },
+    rows: [pair(0, 1), pair(1, 2), pair(0, 2)],
+  };
+  expect(await leastOf(programme, 10)).toBeCloseTo(7);
+  expect(await leastOf({ ...programme, whole: true }, 10)).toBeCloseTo(8);
+});
+
 test('without rows each column stands where it costs least', async () =>
   expect(await leastOf({ costs: [2, -3], most: [5, 4], rows: [], constant: 1 }, 10)).toBe(-11));
 

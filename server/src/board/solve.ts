@@ -1,8 +1,11 @@
 import loadHighs from 'highs';
 import { boundOf, programmeText, type BoardProblem, type Programme } from '@green-tally/core/board';
 
+/** A least in whole numbers is known to within this, money. */
+const WITHIN = 1e-6;
+
 /**
- * The least of a linear programme. @param seconds it is given up after so long
+ * The least of a programme. @param seconds it is given up after so long
  * @returns undefined where that was not enough: a half-solved programme bounds nothing
  */
 export async function leastOf(programme: Programme, seconds: number): Promise<number | undefined> {
@@ -11,8 +14,11 @@ export async function leastOf(programme: Programme, seconds: number): Promise<nu
   const { Status, ObjectiveValue } = highs.solve(programmeText(programme), {
     output_flag: false,
     time_limit: seconds,
+    mip_rel_gap: 0,
+    mip_abs_gap: WITHIN,
   });
-  return Status === 'Optimal' ? programme.constant + ObjectiveValue : undefined;
+  if (Status !== 'Optimal') return undefined;
+  return programme.constant + ObjectiveValue - (programme.whole ? WITHIN : 0);
 }
 
 /** Without rows each column stands where it costs least. */
@@ -26,12 +32,21 @@ export interface BoundNow {
   readonly solved: boolean;
 }
 
-/** What no plan of a board costs less than. @param seconds for each of the two programmes */
-export async function boundNow(problem: BoardProblem, seconds: number): Promise<BoundNow> {
+/**
+ * What no plan of a board costs less than. A half day is shared whole or not at all: where there is
+ * time for it, the ways are counted so, which lies up to a percent higher than with halves of them.
+ * @param seconds for each of the two programmes
+ * @param more for the ways in whole half days, seconds
+ */
+export async function boundNow(
+  problem: BoardProblem,
+  seconds: number,
+  more = seconds,
+): Promise<BoundNow> {
   const { alone, lateness, ways } = boundOf(problem);
-  const parts = [await leastOf(lateness, seconds), await leastOf(ways, seconds)];
-  const [late, way] = parts;
-  return late === undefined || way === undefined
-    ? { bound: alone, solved: false }
-    : { bound: Math.max(alone, late + way), solved: true };
+  const late = await leastOf(lateness, seconds);
+  const way = await leastOf(ways, seconds);
+  if (late === undefined || way === undefined) return { bound: alone, solved: false };
+  const whole = (await leastOf({ ...ways, whole: true }, more)) ?? way;
+  return { bound: Math.max(alone, late + Math.max(way, whole)), solved: true };
 }
