@@ -193,7 +193,7 @@ try {
       if (wanted('types')) await step(...typeCheck(workspace));
     await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
     await step('unused', 'npx', ['knip', '--no-progress']);
-    await step('promises, switches, circles', 'npx', ['oxlint', '--type-aware']);
+    await step('lint', 'npx', ['oxlint', '--type-aware']);
   };
   await Promise.all([step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']), read()]);
   await jest('core');

@@ -1,5 +1,6 @@
 import { act, renderHook, waitFor } from '@testing-library/react-native';
 import { z } from 'zod';
+import { textStore } from '../testing/textStore';
 import { ApiProblem, Unreachable } from './api';
 import { useDraft, useTextDraft } from './drafts';
 import { useAction } from './useAction';
@@ -89,17 +90,7 @@ describe('an action', () => {
 describe('what is being entered', () => {
   const Counts = z.object({ missing: z.number(), damaged: z.number() });
   const NONE = { missing: 0, damaged: 0 };
-  const kept = new Map<string, string>();
-  beforeAll(() =>
-    Object.defineProperty(globalThis, 'localStorage', {
-      configurable: true,
-      value: {
-        getItem: (key: string) => kept.get(key) ?? null,
-        setItem: (key: string, value: string) => void kept.set(key, value),
-        removeItem: (key: string) => void kept.delete(key),
-      },
-    }),
-  );
+  const kept = textStore();
   beforeEach(() => kept.clear());
 
   test('is kept, and is there again', () => {

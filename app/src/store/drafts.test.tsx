@@ -1,19 +1,12 @@
 import { act, renderHook } from '@testing-library/react-native';
 import { z } from 'zod';
+import { textStore } from '../testing/textStore';
 import { useDraft } from './drafts';
 
 const Sides = z.record(z.string(), z.string());
 
 test('two taps before the next drawing are both kept', () => {
-  const kept = new Map<string, string>();
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, text: string) => void kept.set(key, text),
-      removeItem: (key: string) => void kept.delete(key),
-    },
-  });
+  textStore();
   const { result } = renderHook(() => useDraft('sides', Sides, {}));
   const [, change] = result.current;
   act(() => {

@@ -3,24 +3,9 @@ import { flush, othersWait, ownOutbox, pauseOutbox, put, syncNow } from './outbo
 import { clearDevice, makeOwn, setOwner } from './owner';
 import { answering } from '../testing/answering';
 import { machineFile, reading } from '../testing/fixtures';
+import { textStore } from '../testing/textStore';
 
-const kept = new Map<string, string>();
-beforeAll(() =>
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: new Proxy(
-      {
-        getItem: (k: string) => kept.get(k) ?? null,
-        setItem: (k: string, v: string) => void kept.set(k, v),
-        removeItem: (k: string) => void kept.delete(k),
-      },
-      {
-        ownKeys: () => [...kept.keys()],
-        getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
-      },
-    ),
-  }),
-);
+const kept = textStore();
 
 const sent: string[] = [];
 beforeEach(async () => {

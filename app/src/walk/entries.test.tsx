@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import type { Reading } from '@green-tally/core/contracts';
 import { checkOf, machineFile, reading } from '../testing/fixtures';
+import { textStore } from '../testing/textStore';
 import { CountEntry } from './CountEntry';
 import type { EntryProps, Taken } from './entries';
 import { readLength, readTravel } from './readText';
@@ -13,17 +14,7 @@ import { TensionEntry } from './TensionEntry';
 
 const file = machineFile();
 const walk = file.walks[0]!;
-const kept = new Map<string, string>();
-beforeAll(() => {
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => void kept.set(k, v),
-      removeItem: (k: string) => void kept.delete(k),
-    },
-  });
-});
+const kept = textStore();
 beforeEach(() => kept.clear());
 
 const entry = (checkId: string, readings: Reading[] = []) => {

@@ -1,6 +1,7 @@
 import { act, renderHook, waitFor } from '@testing-library/react-native';
 import type { Plane, Point, Snapped } from '@green-tally/core/photo';
 import { local } from '../../store';
+import { textStore } from '../../testing/textStore';
 import { openEye } from './eye';
 import { usePhotoMeasure } from './usePhotoMeasure';
 
@@ -15,15 +16,7 @@ let looks: { readonly at: Point; readonly done: (found?: boolean) => void }[] = 
 
 beforeEach(() => {
   looks = [];
-  const kept = new Map<string, string>();
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => void kept.set(k, v),
-      removeItem: (k: string) => void kept.delete(k),
-    },
-  });
+  textStore();
   globalThis.createImageBitmap = async () => ({}) as ImageBitmap;
   const strip = { found: true, plane: {} as Plane, corners: [], cells: 13, doubts: [] };
   jest.mocked(openEye).mockReturnValue({
@@ -101,4 +94,20 @@ test('a tap that could not be looked at says so, and its mark is next again', as
   expect(hook.result.current.tapTrouble).toBe('');
   await seen(1);
   expect(lies()).toEqual([[110, 50]]);
+});
+
+test('what was tapped after one that could not be looked at is tapped again with it', async () => {
+  const { hook, lies, tap, seen } = await looking();
+  tap([100, 50]);
+  tap([400, 60]);
+  await seen(0, false);
+  expect(hook.result.current.tapTrouble).toBe('Looking broke off.');
+  tap([110, 50]);
+  await seen(1);
+  tap([410, 60]);
+  await seen(2);
+  expect(lies()).toEqual([
+    [110, 50],
+    [410, 60],
+  ]);
 });

@@ -14,11 +14,11 @@ import {
   type Snapped,
 } from '@green-tally/core/photo';
 import { parseQuantity, UnitParseError } from '@green-tally/core/units';
-import { z } from 'zod';
-import { troubleText, useAction, useDraft, useTextDraft } from '../../store';
+import { useAction, useTextDraft } from '../../store';
 import { openEye, type Eye, type Looked } from './eye';
 import { keepPhoto, keptPhoto } from './keptPhoto';
 import type { Laid } from './PhotoPicture';
+import { useTaps } from './useTaps';
 
 /** A photo on the bench, with what was found in it. */
 export interface OnPhoto {
@@ -26,18 +26,6 @@ export interface OnPhoto {
   readonly bitmap: ImageBitmap;
   readonly looked: Looked;
 }
-
-const At = z.tuple([z.number(), z.number()]);
-/** What was tapped, as it is kept beside the photo. */
-const Taps = z.array(
-  z.object({
-    px: At,
-    stray: z.number(),
-    found: z.boolean(),
-    radius: z.number().exactOptional(),
-    along: At.exactOptional(),
-  }),
-);
 
 async function onPhoto(eye: Eye, file: Blob): Promise<OnPhoto> {
   const looked = await eye.look(file);
@@ -88,11 +76,8 @@ export function usePhotoMeasure(key: string, quantity: PhotoQuantity) {
   const eye = useRef<Eye | undefined>(undefined);
   const [photo, setPhoto] = useState<OnPhoto>();
   const { count, mark } = TAPS[quantity];
-  const [taps, setTaps] = useDraft<readonly Snapped[]>(`photo|taps|${key}`, Taps, []);
-  const [active, setActive] = useState(Math.min(taps.length, count - 1));
   /** when it was chosen, of a photo that is looked at again */
   const [again, setAgain] = useState('');
-  const [holds, setHolds] = useState(true);
   const [proof, setProof] = useTextDraft('photo|proof');
   const [nearer, setNearer] = useTextDraft(`photo|nearer|${key}`);
   useEffect(() => () => eye.current?.end(), []);
@@ -112,39 +97,8 @@ export function usePhotoMeasure(key: string, quantity: PhotoQuantity) {
     };
   }, [key]);
   const plane = photo?.looked.strip.found ? photo.looked.strip.plane : undefined;
-  const lay = (index: number, tap: Snapped) =>
-    setTaps((before) =>
-      Object.assign([...before], { [Math.min(index, before.length)]: tap }).slice(0, count),
-    );
-  /** taps in the order they were made; what is cleared meanwhile is not laid */
-  const queue = useRef({ last: Promise.resolve(), turn: 0 });
-  const [tapTrouble, setTapTrouble] = useState('');
-  const laid = async (index: number, tap: () => Snapped | Promise<Snapped>, turn: number) => {
-    try {
-      const found = await tap();
-      if (turn === queue.current.turn) lay(index, found);
-    } catch (error) {
-      setTapTrouble(troubleText(error));
-      setActive(index);
-    }
-  };
-  /** a tap on the photo: for the mark that is next, unless said */
-  const tap = (at: Point, perPx: number, index = Math.min(active, count - 1)) => {
-    const looker = eye.current;
-    if (!plane || !looker) return;
-    // the next tap is for the next mark, however long this one is looked at
-    if (index + 1 < count && !taps[index + 1]) setActive(index + 1);
-    setTapTrouble('');
-    const byHand = { px: at, stray: Math.max(1, 3 * perPx), found: false };
-    const find = () => (holds ? looker.tap(plane, at, { mark, perPx }) : byHand);
-    const { last, turn } = queue.current;
-    queue.current.last = last.then(() => laid(index, find, turn));
-  };
-  const clear = () => {
-    queue.current.turn += 1;
-    setTaps([]);
-    setActive(0);
-  };
+  const on = useTaps(key, { count, mark, plane, eye });
+  const { taps, clear } = on;
   const looking = useAction(async (file: Blob) => {
     setPhoto(undefined);
     setAgain('');
@@ -165,42 +119,24 @@ export function usePhotoMeasure(key: string, quantity: PhotoQuantity) {
   }, [plane, taps, count, quantity, said.proof.value, said.nearer.value]);
   const stop = stopOf(taps, quantity);
   return {
+    ...on,
     key,
     photo,
     again,
     plane,
-    taps,
-    active,
     count,
     mark,
-    holds,
     proof,
     nearer,
     troubles: { proof: said.proof.trouble, nearer: said.nearer.trouble },
     looking,
-    tap,
-    tapTrouble,
     /** nothing while something beside it is wrong, or two ends do not belong together */
     length: said.proof.trouble || said.nearer.trouble || stop ? undefined : length,
     /** why two ends do not belong together; empty when they do */
     stop,
     byEye: taps.some((t) => !t.found),
-    choose: setActive,
-    setHolds,
     setProof,
     setNearer,
-    clear,
-    /** a tap moved by hand: by eye, and worth as much as that */
-    nudge: ([dx, dy]: Point) => {
-      const tap = taps[active] ?? taps.at(-1);
-      const index = taps[active] ? active : taps.length - 1;
-      if (!tap) return;
-      lay(index, {
-        px: [tap.px[0] + dx, tap.px[1] + dy],
-        stray: Math.max(1, tap.found ? 1 : tap.stray),
-        found: false,
-      });
-    },
   };
 }
 

@@ -5,20 +5,11 @@ import { checkOf, machineFile } from '../../testing/fixtures';
 import { CountEntry } from '../CountEntry';
 import type { EntryProps, Taken } from '../entries';
 import { MeasureEntry } from '../MeasureEntry';
+import { textStore } from '../../testing/textStore';
 import { SeenEntry } from './SeenEntry';
 
 const file = machineFile();
-const kept = new Map<string, string>();
-beforeAll(() => {
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => void kept.set(k, v),
-      removeItem: (k: string) => void kept.delete(k),
-    },
-  });
-});
+const kept = textStore();
 beforeEach(() => kept.clear());
 
 const show = (checkId: string) => {
