@@ -26,6 +26,7 @@ import {
 import { ChoosePress } from '../../ui/FilePress';
 import { Label } from '../../schematics/dimensions';
 import { openEar, openMicrophone, playTone, samplesOf, type Ear } from './ear';
+import type { Next } from './moments';
 
 interface ListenCardProps {
   /** what the tone of the speaker is to be, Hz */
@@ -68,14 +69,16 @@ export function ListenCard({ tone, onNote }: ListenCardProps) {
   const add = (frequency: number) => setPlucks((before) => [...before, frequency].slice(-5));
   // a pluck is in what is listened to several times: one that is heard once only was none
   const last = useRef(0);
-  const hear = async (samples: Float32Array, rate: number): Promise<boolean> => {
+  const hear = async (samples: Float32Array, rate: number): Promise<Next> => {
     const found = await look(samples, rate);
     const before = last.current;
     last.current = sureOf(found) ?? 0;
-    if (!last.current || Math.abs(before / last.current - 1) > SAME_WITHIN) return found.clipped;
+    if (found.clipped) return 'after';
+    if (!last.current) return 'on';
+    if (Math.abs(before / last.current - 1) > SAME_WITHIN) return 'again';
     add(last.current);
     last.current = 0;
-    return true;
+    return 'after';
   };
   const listening = useAction(async () => {
     setHeard(undefined);

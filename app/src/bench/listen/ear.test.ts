@@ -16,14 +16,14 @@ test.each([
   'a microphone that says %s is told in words, and a recording is offered',
   async (name, words) => {
     refusing(name);
-    await expect(openMicrophone(async () => true)).rejects.toThrow(words);
-    await expect(openMicrophone(async () => true)).rejects.toThrow(/recording/);
+    await expect(openMicrophone(async () => 'on')).rejects.toThrow(words);
+    await expect(openMicrophone(async () => 'on')).rejects.toThrow(/recording/);
   },
 );
 
 test('a browser that gives none, and one that cannot listen, say so and let go of what they opened', async () => {
   given(undefined);
-  await expect(openMicrophone(async () => true)).rejects.toThrow(/gives no microphone/);
+  await expect(openMicrophone(async () => 'on')).rejects.toThrow(/gives no microphone/);
   const stop = jest.fn();
   given({ getUserMedia: async () => ({ getTracks: () => [{ stop }] }) });
   class Deaf {
@@ -32,7 +32,7 @@ test('a browser that gives none, and one that cannot listen, say so and let go o
     close = async () => undefined;
   }
   Object.assign(globalThis, { AudioContext: Deaf });
-  await expect(openMicrophone(async () => true)).rejects.toThrow(/cannot listen/);
+  await expect(openMicrophone(async () => 'on')).rejects.toThrow(/cannot listen/);
   expect(stop).toHaveBeenCalledTimes(1);
 });
 

@@ -1,11 +1,8 @@
 import type { Heard } from '@green-tally/core/note';
 import { askApart } from '../../store/apart';
 import { refusedWords } from '../../ui/refused';
+import { momentsOf, type Next } from './moments';
 
-/** Seconds listened to at once: a pluck has died away by then. */
-const MOMENT = 2.5;
-/** Seconds from one look to the next. */
-const EVERY = 0.6;
 /** No recording of a pluck is larger. */
 const LARGEST_FILE = 40_000_000;
 
@@ -33,12 +30,12 @@ export interface Microphone {
 }
 
 /**
- * Opens the microphone and gives the last moments of what it hears, again and again.
- * @param hear is given samples and their rate; told true, it wants to hear nothing of them again
+ * Opens the microphone and gives what it hears moment by moment.
+ * @param hear is given samples and their rate, and says what it wants next
  * @throws Error in words: refused, none there, not in this browser
  */
 export async function openMicrophone(
-  hear: (samples: Float32Array, rate: number) => Promise<boolean>,
+  hear: (samples: Float32Array, rate: number) => Promise<Next>,
 ): Promise<Microphone> {
   const devices = globalThis.navigator?.mediaDevices;
   if (!devices?.getUserMedia)
@@ -68,25 +65,8 @@ export async function openMicrophone(
   const node = new AudioWorkletNode(context, 'listen', { numberOfOutputs: 0 });
   context.createMediaStreamSource(stream).connect(node);
   const rate = context.sampleRate;
-  let kept = new Float32Array(0);
-  let since = 0;
-  let busy = false;
-  node.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
-    const all = new Float32Array(Math.min(kept.length + data.length, Math.round(MOMENT * rate)));
-    const old = all.length - data.length;
-    all.set(kept.subarray(kept.length - old));
-    all.set(data, old);
-    kept = all;
-    since += data.length;
-    if (busy || since < EVERY * rate || kept.length < 0.5 * rate) return;
-    since = 0;
-    busy = true;
-    void hear(kept.slice(), rate)
-      .then((done) => {
-        if (done) kept = new Float32Array(0);
-      })
-      .finally(() => (busy = false));
-  };
+  const moments = momentsOf(rate, (samples) => hear(samples, rate));
+  node.port.onmessage = ({ data }: MessageEvent<Float32Array>) => moments.take(data);
   return { close };
 }
 
