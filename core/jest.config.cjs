@@ -3,10 +3,7 @@ module.exports = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   transform: {
-    '^.+\\.[jt]sx?$': [
-      '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
-    ],
+    '^.+\\.[jt]sx?$': '<rootDir>/../tools/jestTransform.cjs',
   },
   transformIgnorePatterns: [
     '/node_modules/(?!(uuid|tinyqueue|simple-statistics|date-fns|fast-check|pure-rand|zod)/)',

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { PHONE, signIn } from './steps';
+import { openAs, PHONE } from './steps';
 
 /** Everything out of one place and into another that was just set up. */
 const SPARE = process.env['SPARE_URL'] ?? 'http://127.0.0.1:8480';
@@ -9,8 +9,7 @@ test('out of the demo, looked through, into an empty place: its machines are the
   browser,
   page,
 }) => {
-  await signIn(page, 'maud');
-  await page.goto('/more');
+  await openAs(page, 'maud', '/more');
   await page.getByRole('link', { name: /^Archive/ }).click();
   const [out] = await Promise.all([
     page.waitForEvent('download'),
@@ -54,8 +53,7 @@ test('out of the demo, looked through, into an empty place: its machines are the
 });
 
 test('every format is found, with its fields and an example', async ({ page }) => {
-  await signIn(page, 'ines');
-  await page.goto('/settings/formats');
+  await openAs(page, 'ines', '/settings/formats');
   await page.getByLabel('Find a format').fill('readings');
   const readings = page.getByTestId('format Readings');
   await readings.getByRole('button', { name: 'Fields of Readings' }).click();

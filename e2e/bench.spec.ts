@@ -1,5 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn, WIDE } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  openAs,
+  openMachine,
+  openStop,
+  openYardAs,
+  PHONE,
+  WIDE,
+} from './steps';
 
 /** The bench: reckoned and drawn, kept, shared by link; from a check and back to it. */
 test.describe('on a phone', () => {
@@ -9,7 +18,7 @@ test.describe('on a phone', () => {
     page,
     browser,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await page.getByRole('link', { name: 'More', exact: true }).click();
     await page.getByRole('link', { name: /^Bench/ }).click();
     await page.getByTestId('bench chain').click();
@@ -44,8 +53,7 @@ test.describe('on a phone', () => {
     const link = await page.getByTestId('bench link').getByText(/^http/).textContent();
     expect(link).toMatch(/\/bench\/chain\?.*length=836\.5/);
     const other = await (await browser.newContext({ viewport: PHONE })).newPage();
-    await signIn(other, 'bram');
-    await other.goto(link ?? '');
+    await openAs(other, 'bram', link ?? '');
     await expect(other.getByTestId('result Elongation')).toContainText('1.027');
     // what is typed after it stays, though the link is opened again by a reload
     await other.getByLabel('Length over them, mm').fill('840');
@@ -61,7 +69,7 @@ test.describe('on a phone', () => {
   });
 
   test('from a check with its sheet’s figures, and back into its pad', async ({ page }) => {
-    await signIn(page, 'bram');
+    await openYardAs(page, 'bram');
     await openMachine(page, 'T113');
     await beginWalk(page);
     await openStop(page, 'fan-drive-belt');
@@ -84,7 +92,7 @@ test.describe('knives', () => {
   test.use({ viewport: PHONE });
 
   test('tapped on the unrolled rotor, planned, and counted into the check', async ({ page }) => {
-    await signIn(page, 'bram');
+    await openYardAs(page, 'bram');
     await openMachine(page, 'T113');
     await beginWalk(page);
     await openStop(page, 'chopper-knives');
@@ -141,8 +149,7 @@ test.describe('at a desk', () => {
   test('the drive: the gap for a speed, a speed that cannot be had; names that are no bench', async ({
     page,
   }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/bench/drive?show=speed');
+    await openAs(page, 'rhea', '/bench/drive?show=speed');
     await page.getByTestId('example').click();
     await page.getByLabel('The header wants, rpm').fill('939.74');
     await expect(page.getByTestId('result Gap for that speed')).toContainText('4 mm');

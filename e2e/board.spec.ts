@@ -1,10 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
-import { PHONE, signIn, WIDE } from './steps';
+import { openYardAs, PHONE, WIDE } from './steps';
 
 /** From accepted work to a published plan; my day on the phone. */
 
 const openBoard = async (page: Page, who: string): Promise<void> => {
-  await signIn(page, who);
+  await openYardAs(page, who);
   await page.getByRole('link', { name: 'Board', exact: true }).click();
   await expect(page.getByTestId('wall')).toBeVisible();
 };
@@ -200,7 +200,7 @@ test.describe('on a phone', () => {
     await publish(planner, 'at once');
     await planner.close();
 
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await page.getByRole('link', { name: 'Work', exact: true }).click();
     await page.getByTestId('to board').click();
     const card = page.getByTestId('visit B019');

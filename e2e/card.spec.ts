@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { keptHere, openMachine, PHONE, signIn } from './steps';
+import { keptHere, openMachine, openYardAs, PHONE } from './steps';
 
 /** The operator's card: a link without an account, without signal, and what becomes of it. */
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
@@ -8,7 +8,7 @@ test('made by the shop, opened without an account, filled without signal, walked
   browser,
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T120');
   await page.getByRole('button', { name: 'Show its links' }).click();
   await page.getByRole('button', { name: 'Make a link' }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { signIn, WIDE } from './steps';
+import { openAs, openYardAs, WIDE } from './steps';
 
 /** What stopping costs is said by the branch, and what is left or renewed follows from it. */
 test.use({ viewport: WIDE });
@@ -16,7 +16,7 @@ const stopHour = (page: Page) => page.getByLabel('An hour of a combine standing 
 test('a branch says what an hour costs; the same reading is watched or renewed by it', async ({
   page,
 }) => {
-  await signIn(page, 'rhea');
+  await openYardAs(page, 'rhea');
   const check = `/walk/${await machineId(page, 'T104')}/gathering-chain`;
   await page.goto(check);
   await expect(page.getByTestId('decision')).toHaveText('Replace');
@@ -58,8 +58,7 @@ test('two planners at once: the second is told, and what was typed stays', async
   page,
   context,
 }) => {
-  await signIn(page, 'rhea');
-  await page.goto('/settings/costs');
+  await openAs(page, 'rhea', '/settings/costs');
   const other = await context.newPage();
   await other.goto('/settings/costs');
   await expect(stopHour(other)).toHaveValue('480');
@@ -75,7 +74,7 @@ test('two planners at once: the second is told, and what was typed stays', async
 test('a part without a price leaves its check to the shop rule, and says which', async ({
   page,
 }) => {
-  await signIn(page, 'rhea');
+  await openYardAs(page, 'rhea');
   const check = `/walk/${await machineId(page, 'T120')}/fan-drive-belt`;
   const price = page.getByLabel(/^LM-5207 /);
   await page.goto('/settings/costs');

@@ -2,11 +2,12 @@ import { expect, test } from '@playwright/test';
 import {
   beginWalk,
   confirmPosition,
+  openAs,
   openMachine,
   openStop,
+  openYardAs,
   paste,
   PHONE,
-  signIn,
   WIDE,
 } from './steps';
 
@@ -21,8 +22,7 @@ test.describe('at a desk', () => {
   test('equipment and a check that is there only with it; the walk asks by how it is built', async ({
     page,
   }) => {
-    await signIn(page, 'maud');
-    await page.goto('/specs/Corrie%206');
+    await openAs(page, 'maud', '/specs/Corrie%206');
     await page.getByRole('button', { name: 'Show the equipment' }).click();
     await page.getByTestId('write equipment').click();
     const form = page.getByTestId('equipment form');
@@ -76,8 +76,7 @@ test.describe('at a desk', () => {
   test('the checks are written as a table by keyboard; what cannot be is told at its cell', async ({
     page,
   }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs/Tarn%207');
+    await openAs(page, 'rhea', '/specs/Tarn%207');
     await page.getByTestId('to table').click();
     const cell = (id: string, column: string) =>
       page.getByTestId(`row ${id}`).getByLabel(new RegExp(`: ${column}$`));
@@ -115,8 +114,7 @@ test.describe('at a desk', () => {
   });
 
   test('a school of one’s own: its ways with their reasons', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs/Merle%2010');
+    await openAs(page, 'rhea', '/specs/Merle%2010');
     await page.getByRole('button', { name: 'Show the schools' }).click();
     await page.getByTestId('write schools').click();
     await page.getByTestId('add schools').click();
@@ -142,7 +140,7 @@ test.describe('on a phone', () => {
   test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
   test('the heavy part is chosen as the work is accepted', async ({ page }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     await openMachine(page, 'T131');
     await page.goto(page.url().replace('/machine/', '/work/'));
     const heavy = page.getByRole('checkbox', {
@@ -167,7 +165,7 @@ test.describe('on a phone', () => {
     page,
     context,
   }) => {
-    await signIn(page, 'maud');
+    await openYardAs(page, 'maud');
     await page.request.post('/api/specs/Corrie%204/pages', {
       headers: { origin: new URL(page.url()).origin },
       data: {

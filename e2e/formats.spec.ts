@@ -1,13 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { confirmPosition, openMachine, openStop, PHONE, planEverything, signIn } from './steps';
+import {
+  confirmPosition,
+  openAs,
+  openMachine,
+  openStop,
+  openYardAs,
+  PHONE,
+  planEverything,
+} from './steps';
 
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
 
 test('readings go out as CSV, the plan as iCalendar', async ({ page }) => {
-  await signIn(page, 'rhea');
-  await page.goto('/readings');
+  await openAs(page, 'rhea', '/readings');
   const [csv] = await Promise.all([
     page.waitForEvent('download'),
     page.getByTestId('download csv').click(),
@@ -25,8 +32,7 @@ test('readings go out as CSV, the plan as iCalendar', async ({ page }) => {
 test('a file is looked at row by row before it is stored; then the machine has its verdicts', async ({
   page,
 }) => {
-  await signIn(page, 'rhea');
-  await page.goto('/readings');
+  await openAs(page, 'rhea', '/readings');
   const sample = readFileSync(resolve(__dirname, '../demo/readings-sample.csv'), 'utf8');
   await page.getByTestId('csv file').setInputFiles({
     name: 'broken.csv',
@@ -60,7 +66,7 @@ test('without signal a reading is kept, and arrives once when the signal is back
   page,
   context,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T113');
   await page.getByTestId('machine').getByRole('button', { name: 'Walk again' }).click();
   await planEverything(page);

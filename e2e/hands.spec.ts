@@ -4,10 +4,11 @@ import {
   confirmPosition,
   decision,
   enter,
+  openAs,
   openMachine,
+  openYardAs,
   PHONE,
   planEverything,
-  signIn,
   WIDE,
 } from './steps';
 
@@ -72,7 +73,7 @@ test.describe('as it is read out', () => {
   test('the gate: each line a checkbox with its whole sentence, told when it is on', async ({
     page,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await openMachine(page, 'B019');
     await page
       .getByTestId('machine')
@@ -91,7 +92,7 @@ test.describe('as it is read out', () => {
   });
 
   test('the strip and the glyph say what they show', async ({ page }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await openMachine(page, 'T118');
     const strip = page.getByRole('img', {
       name: /^.+: \d+ % of the way to the limit, \d+ readings?(; at harvest's end about .*)?\.$/,
@@ -104,7 +105,7 @@ test.describe('as it is read out', () => {
   test('where one has come is said: the title changes and the screen takes the focus', async ({
     page,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await expect(page).toHaveTitle('Yard · Green Tally');
     await openMachine(page, 'T118');
     await expect(page).toHaveTitle(/T118.* · Green Tally/);
@@ -177,8 +178,7 @@ const lowTargets = (page: Page): Promise<string[]> =>
 
 test('in gloves, with the left thumb, with large letters', async ({ page }) => {
   await page.setViewportSize(PHONE);
-  await signIn(page, 'sana');
-  await page.goto('/settings/look');
+  await openAs(page, 'sana', '/settings/look');
   await page.getByRole('radio', { name: 'Left' }).click();
   await page.goto('/');
   await openMachine(page, 'B022');
@@ -238,7 +238,7 @@ test('in gloves, with the left thumb, with large letters', async ({ page }) => {
 
 test('the keys are listed by ?, and put away by it', async ({ page }) => {
   await page.setViewportSize(WIDE);
-  await signIn(page, 'sana');
+  await openYardAs(page, 'sana');
   await openMachine(page, 'B022');
   await page.getByTestId('machine').getByRole('button', { name: /Go on/ }).click();
   await expect(page.getByTestId('walk')).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openMachine, PHONE, signIn, WIDE } from './steps';
+import { openAs, openMachine, openYardAs, PHONE, WIDE } from './steps';
 
 /** In harvest: what stops is said in three taps; the Yard is narrowed down; was the forecast right? */
 
@@ -10,7 +10,7 @@ test.describe('on a phone', () => {
     page,
     context,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await openMachine(page, 'T104');
     await page.getByTestId('it stopped').click();
     await expect(page.getByText('Stop the engine, take the key out')).toBeVisible();
@@ -31,7 +31,7 @@ test.describe('on a phone', () => {
   test('what no sheet names is said by its own name; hours in words are asked for in figures', async ({
     page,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await openMachine(page, 'T126');
     await page.getByTestId('it stopped').click();
     await page.getByLabel('Find a component').fill('radio mast');
@@ -53,7 +53,7 @@ test.describe('at a desk', () => {
   test('the Yard as a table, sorted by chance, and narrowed down to what waits for parts', async ({
     page,
   }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     await page.getByTestId('as table').click();
     const table = page.getByRole('table', { name: 'Machines' });
     await expect(table).toContainText('Work in time');
@@ -73,7 +73,7 @@ test.describe('at a desk', () => {
   test('a machine over the years: its hours, what was put right, how long parts were in', async ({
     page,
   }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     await openMachine(page, 'T118');
     await page.getByTestId('over the years').click();
     await expect(page.getByRole('img', { name: /^From .* h in .* to .* h/ })).toBeVisible();
@@ -82,8 +82,7 @@ test.describe('at a desk', () => {
   });
 
   test('was the forecast right: what was said, what came of it, what stopped', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/forecasts');
+    await openAs(page, 'rhea', '/forecasts');
     await expect(page.getByTestId('watched')).toContainText(/Of \d+ that the forecast gave/);
     await expect(page.getByRole('img', { name: /^Said against happened/ })).toBeVisible();
     await expect(page.getByTestId('breakdowns')).toContainText('Unloading auger gearbox');

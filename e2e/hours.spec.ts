@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { PHONE, signIn } from './steps';
+import { openAs, PHONE } from './steps';
 
 /** Hours from the simulated fleet service: they move, and what is odd waits for a person. */
 test.use({ viewport: PHONE });
@@ -7,8 +7,7 @@ test.use({ viewport: PHONE });
 test('hours move by the service; a meter that was set back is asked about, and goes on once it is said to be swapped', async ({
   page,
 }) => {
-  await signIn(page, 'rhea');
-  await page.goto('/settings/hours');
+  await openAs(page, 'rhea', '/settings/hours');
   await page.getByTestId('ask hours').click();
   await expect(page.getByRole('heading', { name: 'As reported last' })).toBeVisible();
   const file = (hours: number, hour: number) =>

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { PHONE, signIn, WIDE } from './steps';
+import { openAs, PHONE, WIDE } from './steps';
 
 /** What wears out where: every figure leads to the machines it is told from. */
 const tableOf = async (page: Page, query: string): Promise<string[][]> => {
@@ -16,8 +16,7 @@ test('from what wears fastest to its machines: the figures are those of the tabl
   page,
 }) => {
   await page.setViewportSize(WIDE);
-  await signIn(page, 'rhea');
-  await page.goto('/more');
+  await openAs(page, 'rhea', '/more');
   await page.getByRole('link', { name: /^Insight/ }).click();
   const wear = page.getByTestId('insight wear');
   await expect(wear).toBeVisible();
@@ -53,8 +52,7 @@ test('on a phone: machines are chosen, what was asked stays over a reload, walks
   page,
 }) => {
   await page.setViewportSize(PHONE);
-  await signIn(page, 'rhea');
-  await page.goto('/insight?show=walks');
+  await openAs(page, 'rhea', '/insight?show=walks');
   const walks = page.getByTestId('insight walks');
   await expect(walks.getByRole('link', { name: /^Before harvest:/ })).toBeVisible();
   const all = await page.getByTestId('insight machines').textContent();
@@ -77,8 +75,7 @@ test('an admin sees branches side by side; a table goes out as CSV; what is not 
   page,
 }) => {
   await page.setViewportSize(WIDE);
-  await signIn(page, 'maud');
-  await page.goto('/insight');
+  await openAs(page, 'maud', '/insight');
   await page.getByRole('radio', { name: 'Forecasts' }).click();
   const branches = page.getByTestId('insight branches');
   await expect(branches.getByRole('link', { name: /^Sedge Ford:/ })).toBeVisible();

@@ -5,7 +5,7 @@ import { join, resolve } from 'node:path';
 import QRCode from 'qrcode';
 import sharp from 'sharp';
 import { expect, test } from '@playwright/test';
-import { PHONE, signIn } from './steps';
+import { openAs, openYardAs, PHONE } from './steps';
 
 /** Labels: printed, held before a camera that is fed with the picture of one, and as a picture. */
 const folder = mkdtempSync(join(tmpdir(), 'green-tally-labels-'));
@@ -50,7 +50,7 @@ test('the labels of a machine as PDF → drawn → before the camera → that ma
   page,
 }) => {
   test.slow();
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   const { rows } = (await (await page.request.get('/api/yard?q=T118')).json()) as {
     rows: { machine: { id: string } }[];
   };
@@ -83,8 +83,7 @@ test('the labels of a machine as PDF → drawn → before the camera → that ma
 test('a picture of a code: a serial, one of nobody, another place’s, no code, no picture', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
-  await page.goto('/scan');
+  await openAs(page, 'ines', '/scan');
   const choose = async (text: string) =>
     page.getByTestId('label picture').setInputFiles({
       name: 'code.png',

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { pluck } from '@green-tally/core/note';
 import { random } from '@green-tally/core/random';
-import { PHONE, signIn } from './steps';
+import { openAs, PHONE } from './steps';
 
 /** A belt's note through a microphone that is fed with plucks of known pitch, and from recordings. */
 const RATE = 48_000;
@@ -76,8 +76,7 @@ async function heard(page: Page): Promise<number[]> {
 test('plucks through the microphone: the note within 1 %, the median of three, and its tension', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
-  await page.goto('/bench/belt?show=note&mass=0.42&large=400&small=250&centre=900');
+  await openAs(page, 'ines', '/bench/belt?show=note&mass=0.42&large=400&small=250&centre=900');
   await page.getByTestId('listen now').click();
   await expect(page.getByTestId('plucks')).toContainText(/(Hz.*){3}Median/);
   for (const f of (await heard(page)).slice(0, 3)) expect(Math.abs(f / FED - 1)).toBeLessThan(0.01);
@@ -91,8 +90,7 @@ test('plucks through the microphone: the note within 1 %, the median of three, a
 test('recordings: three notes within 1 %; noise, a text and silence are no note and say why', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
-  await page.goto('/bench/belt?show=note');
+  await openAs(page, 'ines', '/bench/belt?show=note');
   const file = page.getByTestId('recording');
   const give = (name: string, buffer: Buffer) =>
     file.setInputFiles({ name, mimeType: 'audio/wav', buffer });
@@ -119,8 +117,7 @@ test.describe('without leave', () => {
     await page.addInitScript(() => {
       Object.defineProperty(navigator, 'mediaDevices', { value: undefined });
     });
-    await signIn(page, 'ines');
-    await page.goto('/bench/belt?show=note');
+    await openAs(page, 'ines', '/bench/belt?show=note');
     await page.getByTestId('listen now').click();
     await expect(page.getByTestId('listen')).toContainText('gives no microphone');
   });
@@ -132,8 +129,7 @@ test.describe('without leave', () => {
       await page.addInitScript((error) => {
         navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', error));
       }, name);
-      await signIn(page, 'ines');
-      await page.goto('/bench/belt?show=note');
+      await openAs(page, 'ines', '/bench/belt?show=note');
       await page.getByTestId('listen now').click();
       await expect(page.getByTestId('listen')).toContainText(words);
     });

@@ -1,5 +1,13 @@
 import { expect, test } from '@playwright/test';
-import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn, WIDE } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  openMachine,
+  openStop,
+  openYardAs,
+  PHONE,
+  WIDE,
+} from './steps';
 
 /** Two people, two devices. */
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
@@ -9,14 +17,14 @@ test('a walk begun on one phone shows on the planner’s Yard by itself', async 
   browser,
 }) => {
   const desk = await (await browser.newContext({ viewport: WIDE })).newPage();
-  await signIn(desk, 'maud');
+  await openYardAs(desk, 'maud');
   const row = desk.getByTestId('machine T135');
   await expect(row).toBeVisible();
   const before = (await row.textContent()) ?? '';
   let loads = 0;
   desk.on('load', () => (loads += 1));
 
-  await signIn(page, 'sana');
+  await openYardAs(page, 'sana');
   await openMachine(page, 'T135');
   const answered = page.waitForResponse((r) => /\/api\/walks\//.test(r.url()) && r.ok());
   const begun = beginWalk(page);
@@ -34,7 +42,7 @@ test('without signal and back, with readings on both sides: both have both, each
   context,
   browser,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'B050');
   await beginWalk(page);
   await openStop(page, 'fan-drive-belt');
@@ -46,7 +54,7 @@ test('without signal and back, with readings on both sides: both have both, each
   await expect(page.getByTestId('decision')).toBeVisible();
 
   const other = await (await browser.newContext({ viewport: PHONE })).newPage();
-  await signIn(other, 'rhea');
+  await openYardAs(other, 'rhea');
   const { rows } = (await (await other.request.get('/api/yard')).json()) as {
     rows: { machine: { id: string; serial: string } }[];
   };

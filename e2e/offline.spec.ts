@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test';
 import {
-  PHONE,
   beginWalk,
   confirmPosition,
   keptHere,
   openMachine,
   openStop,
-  signIn,
+  openYardAs,
+  PHONE,
 } from './steps';
 
 /** One bar of signal, or none. */
@@ -16,7 +16,7 @@ test('a reading sent while its machine is not looked at is there after a reload 
   page,
   context,
 }) => {
-  await signIn(page, 'sana');
+  await openYardAs(page, 'sana');
   await keptHere(page);
   await openMachine(page, 'B031');
   await beginWalk(page);
@@ -44,7 +44,7 @@ test('from a cold start without signal the yard is there, and places not opened 
   page,
   context,
 }) => {
-  await signIn(page, 'rhea');
+  await openYardAs(page, 'rhea');
   await expect(page.getByTestId('machine T118')).toBeVisible();
   await keptHere(page);
   await page.waitForLoadState('networkidle');

@@ -3,7 +3,15 @@ import { expect, test, type Locator, type Page } from '@playwright/test';
 import { toMm, toPx } from '@green-tally/core/photo';
 import { lookBy, photograph, type Photographed, type Scene } from '@green-tally/core/photoScene';
 import { random } from '@green-tally/core/random';
-import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  openAs,
+  openMachine,
+  openStop,
+  openYardAs,
+  PHONE,
+} from './steps';
 
 /** Lengths from photos that were rendered with the strip in them, their truth known. */
 test.use({ viewport: PHONE });
@@ -43,7 +51,7 @@ test('a chain beside the strip: two taps, its length within ±, and back into it
   page,
 }) => {
   test.slow();
-  await signIn(page, 'sana');
+  await openYardAs(page, 'sana');
   await openMachine(page, 'T114');
   await beginWalk(page);
   await openStop(page, 'elevator-chain-elongation');
@@ -87,8 +95,7 @@ test('a chain beside the strip: two taps, its length within ±, and back into it
 test('a belt across: snapped to both edges wherever they are tapped; unproved print is wider', async ({
   page,
 }) => {
-  await signIn(page, 'rhea');
-  await page.goto('/bench/photo');
+  await openAs(page, 'rhea', '/bench/photo');
   await page.getByRole('radio', { name: 'Edge to edge' }).click();
   const photo = photoOf({ kind: 'belt', pitch: 0, pitches: 0, width: 34 }, 22);
   await choose(page, await jpegOf(photo));
@@ -110,8 +117,7 @@ test('a belt across: snapped to both edges wherever they are tapped; unproved pr
 });
 
 test('no strip, no picture, a mark by eye moved by key: each says so', async ({ page }) => {
-  await signIn(page, 'rhea');
-  await page.goto('/bench/photo');
+  await openAs(page, 'rhea', '/bench/photo');
   const blank = await sharp({
     create: { width: 800, height: 600, channels: 3, background: '#777' },
   })

@@ -1,7 +1,15 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { layoutFaults } from './layout';
-import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn, WIDE } from './steps';
+import {
+  beginWalk,
+  confirmPosition,
+  openMachine,
+  openStop,
+  openYardAs,
+  PHONE,
+  WIDE,
+} from './steps';
 
 /**
  * Every place, at three widths and in both themes: nothing lies over anything, nothing is cut off,
@@ -115,7 +123,7 @@ test.beforeAll(
   async ({ browser }) => {
     const page = await browser.newPage();
     await page.setViewportSize(PHONE);
-    await signIn(page, 'maud');
+    await openYardAs(page, 'maud');
     const { rows } = (await (await page.request.get('/api/yard')).json()) as {
       rows: { machine: { id: string; serial: string } }[];
     };
@@ -153,7 +161,7 @@ for (const part of PARTS)
     page,
   }) => {
     await page.setViewportSize(PHONE);
-    await signIn(page, 'maud');
+    await openYardAs(page, 'maud');
     const wrong: string[] = [];
     // a place is loaded once: its screens follow the window, and the theme chosen in another tab
     for (const place of visited.slice(part * AT_ONCE, (part + 1) * AT_ONCE)) {

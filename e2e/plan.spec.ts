@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openMachine, PHONE, signIn } from './steps';
+import { openMachine, openYardAs, PHONE } from './steps';
 
 test.use({ viewport: PHONE });
 
@@ -9,7 +9,7 @@ const CHECKS = /^Make safe next: (\d+) checks?, (\d+) min$/;
 test('an hour and a half: what fits is walked, what is left out and what that may cost is said', async ({
   page,
 }) => {
-  await signIn(page, 'sana');
+  await openYardAs(page, 'sana');
   await openMachine(page, 'T140');
   await page
     .getByTestId('machine')

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { keptHere, PHONE, signIn } from './steps';
+import { keptHere, openAs, openYardAs, PHONE } from './steps';
 
 /** A machine to learn on, through the screens. */
 test.use({ viewport: PHONE, serviceWorkers: 'allow' });
@@ -37,7 +37,7 @@ test('a belt that looks fine, one strand only, a slot used up: told, with what t
   page,
 }) => {
   test.slow();
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await begin(page, `${CASE}.slotRunOut-looksFine-oneSide`);
 
   // the belt is measured with a caliper, set and all: replace
@@ -92,7 +92,7 @@ test('without signal it goes on; nothing of it is sent, nothing stands on a mach
   page,
   context,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await keptHere(page);
   await begin(page, NONE);
   await context.setOffline(true);
@@ -110,8 +110,7 @@ test('without signal it goes on; nothing of it is sent, nothing stands on a mach
 test('a trainer’s case goes by link, with the traps chosen; a link that is none says so', async ({
   page,
 }) => {
-  await signIn(page, 'maud');
-  await page.goto('/practice');
+  await openAs(page, 'maud', '/practice');
   await page.getByRole('radio', { name: 'Row-crop head' }).click();
   await page.getByTestId('own traps').click();
   await page.getByText('Hangs wrong').click();

@@ -6,8 +6,8 @@ import {
   enter,
   openMachine,
   openStop,
+  openYardAs,
   PHONE,
-  signIn,
 } from './steps';
 
 /** What stays due, what was fitted by others, and what is ticked with no signal. */
@@ -25,7 +25,7 @@ async function machineId(page: Page): Promise<string> {
 test('a walk that was begun is not ready, and a value that cannot be is not taken without a word', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, SERIAL);
   await expect(page.getByTestId('not ready')).toContainText('What is missing');
   await beginWalk(page);
@@ -50,7 +50,7 @@ test('a walk that was begun is not ready, and a value that cannot be is not take
 test('a part renewed by the owner begins a life: due to be read, looked at early, and it stays due', async ({
   page,
 }) => {
-  await signIn(page, 'rhea');
+  await openYardAs(page, 'rhea');
   const id = await machineId(page);
   await page.goto(`/walk/${id}`);
   await page.getByRole('button', { name: /Finish early/ }).click();
@@ -98,7 +98,7 @@ test('a task is ticked with no signal, survives a reload, and is sent when the s
   page,
   context,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   const id = await machineId(page);
   await page.goto(`/due/${id}`);
   const closing = page.getByTestId('closing');

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, confirmPosition, openMachine, openStop, PHONE, signIn } from './steps';
+import { beginWalk, confirmPosition, openMachine, openStop, openYardAs, PHONE } from './steps';
 
 /** What leaves the shop: the report, on paper and by link, and what the owner answers. */
 test.use({ viewport: PHONE });
@@ -16,7 +16,7 @@ test('a reading → report → link in another browser → answer → the planne
   browser,
 }) => {
   test.slow();
-  await signIn(page, 'sana');
+  await openYardAs(page, 'sana');
   await openMachine(page, 'T114');
   const machine = page.url();
   await beginWalk(page);
@@ -85,7 +85,7 @@ test('a reading → report → link in another browser → answer → the planne
 test('mail is a stand-in and says so; an address that is none is said at its field', async ({
   page,
 }) => {
-  await signIn(page, 'rhea');
+  await openYardAs(page, 'rhea');
   await openMachine(page, 'T118');
   await page.getByTestId('to report').click();
   await page.getByLabel('Mail it to (may stay empty)').fill('nell at harrow');

@@ -8,14 +8,15 @@ import {
   openMachine,
   openStop,
   PHONE,
-  signIn,
+  openYardAs,
+  openAs,
 } from './steps';
 
 /** Rough hands: double taps, two tabs, the back button, wrong addresses, nonsense. */
 test.use({ viewport: PHONE });
 
 test('a double tap on Judge stores one reading', async ({ page }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T091');
   await beginWalk(page);
   await openStop(page, 'fan-drive-belt');
@@ -34,7 +35,7 @@ test('two tabs planning one machine make one visit; nonsense and past days are r
   context,
   page,
 }) => {
-  await signIn(page, 'rhea');
+  await openYardAs(page, 'rhea');
   await openMachine(page, 'B019');
   await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
   await expect(page.getByTestId('visit')).toBeVisible();
@@ -82,7 +83,7 @@ test('two tabs planning one machine make one visit; nonsense and past days are r
 });
 
 test('the back button in the middle of a check loses nothing', async ({ page }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'B027');
   await beginWalk(page);
   await openStop(page, 'chopper-knives');
@@ -97,7 +98,7 @@ test('the back button in the middle of a check loses nothing', async ({ page }) 
 test('an engine-hour reading below the books, and one far above, are questioned before the walk begins', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T090');
   await page
     .getByTestId('machine')
@@ -118,7 +119,7 @@ test('an engine-hour reading below the books, and one far above, are questioned 
 });
 
 test('a position moved away from has to be confirmed again', async ({ page }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T126');
   await beginWalk(page);
   await openStop(page, 'elevator-chain');
@@ -131,8 +132,7 @@ test('a position moved away from has to be confirmed again', async ({ page }) =>
 });
 
 test('wrong addresses say so and lead back', async ({ page }) => {
-  await signIn(page, 'ines');
-  await page.goto('/machine/0197a000-0000-7000-8000-00000000dead');
+  await openAs(page, 'ines', '/machine/0197a000-0000-7000-8000-00000000dead');
   await expect(page.getByText('There is no such machine.', { exact: false })).toBeVisible();
   await page.goto('/nowhere/at/all');
   await page.getByRole('button', { name: 'To the Yard' }).click();
@@ -140,7 +140,7 @@ test('wrong addresses say so and lead back', async ({ page }) => {
 });
 
 test('a technician sees the visit but cannot set it', async ({ page }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T118');
   await page.getByTestId('machine').getByRole('button', { name: /^Work/ }).click();
   await expect(page.getByText('Visit: Wed 1 Jul, Ines Marrow.')).toBeVisible();
@@ -154,7 +154,7 @@ test('a technician sees the visit but cannot set it', async ({ page }) => {
 test('a wrong reading is struck, not erased: the strip keeps it and the new one decides', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'B019');
   await beginWalk(page);
   await openStop(page, 'fan-drive-belt');
@@ -178,7 +178,7 @@ test('a wrong reading is struck, not erased: the strip keeps it and the new one 
 test('of several places the wrong one is struck alone; one renewed without a fault is read as left', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T126');
   await beginWalk(page);
   await openStop(page, 'conveyor-chain-tension');

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beginWalk, openMachine, openStop, PHONE, signIn, WIDE } from './steps';
+import { beginWalk, openAs, openMachine, openStop, openYardAs, PHONE, WIDE } from './steps';
 
 /** Sheets as a planner keeps them: schools, copies, two models side by side, what moves with a crop. */
 test.describe('at a desk', () => {
@@ -8,8 +8,7 @@ test.describe('at a desk', () => {
   test('another school is chosen, published, and the walk asks by it and says why', async ({
     page,
   }) => {
-    await signIn(page, 'maud');
-    await page.goto('/specs/Ouzel%209');
+    await openAs(page, 'maud', '/specs/Ouzel%209');
     await page.getByRole('button', { name: 'Show the schools' }).click();
     const schools = page.getByTestId('schools');
     const eyeBolt = schools.getByRole('radio', { name: /^Eye-bolt between its hash marks/ });
@@ -34,8 +33,7 @@ test.describe('at a desk', () => {
   });
 
   test('a sheet is copied to a new model, and two models stand side by side', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs');
+    await openAs(page, 'rhea', '/specs');
     await page.getByTestId('new sheet').getByRole('button', { name: 'Begin' }).click();
     await page.getByRole('radio', { name: /Tarn 5, with its figures/ }).click();
     await page.getByRole('textbox', { name: 'Model' }).fill('Tarn 6');
@@ -53,8 +51,7 @@ test.describe('at a desk', () => {
   });
 
   test('a page of the book is kept with the sheet and opened from its check', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs/Corrie%206');
+    await openAs(page, 'rhea', '/specs/Corrie%206');
     await page.getByRole('button', { name: 'Show the pages' }).click();
     const pages = page.getByTestId('pages');
     await pages.getByLabel('Name of the page').fill('page 112');
@@ -95,8 +92,7 @@ test.describe('at a desk', () => {
   });
 
   test('checks are found by oil, part, position and school', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs/Ouzel%207');
+    await openAs(page, 'rhea', '/specs/Ouzel%207');
     const find = async (words: string, id: string) => {
       await page.getByLabel('Find a check').fill(words);
       await expect(page.getByTestId(`check ${id}`)).toBeVisible();
@@ -115,7 +111,7 @@ test.describe('on a phone', () => {
   test('all settings to move for another crop are on one card, position by position', async ({
     page,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await openMachine(page, 'T091');
     await page.getByTestId('to changeover').click();
     await expect(page.getByTestId('changeover')).toContainText('It is set for lentils, Merle 10');
@@ -129,7 +125,7 @@ test.describe('on a phone', () => {
   });
 
   test('what is lost brings what the rule says, and the box it is sold in', async ({ page }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     await page.goto(`/work/${await idOf(page, 'T131')}`);
     await expect(page.getByTestId('work of a machine').or(page.getByRole('main'))).toContainText(
       '4 × LM-7712 Chopper knife',

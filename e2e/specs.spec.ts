@@ -3,10 +3,11 @@ import {
   beginWalk,
   confirmPosition,
   decision,
+  openAs,
   openMachine,
   openStop,
+  openYardAs,
   PHONE,
-  signIn,
   WIDE,
 } from './steps';
 
@@ -19,7 +20,7 @@ test.describe('on a phone', () => {
   test('a planner finds a check, changes its limit, and publishes; what is wrong is said at its field and nothing typed is lost', async ({
     page,
   }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     await page.getByRole('link', { name: 'More' }).click();
     await page.getByRole('link', { name: 'Spec sheets' }).click();
     await page.getByTestId('spec Ouzel 5').click();
@@ -56,7 +57,7 @@ test.describe('on a phone', () => {
   });
 
   test('the next walk uses the new limit', async ({ page }) => {
-    await signIn(page, 'sana');
+    await openYardAs(page, 'sana');
     await openMachine(page, 'T077');
     await beginWalk(page);
     await openStop(page, 'fan-drive-belt');
@@ -69,7 +70,7 @@ test.describe('on a phone', () => {
   });
 
   test('an older walk stays judged as it was, until a planner judges it anew', async ({ page }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     await openMachine(page, 'T091');
     const card = page.getByTestId('rejudge');
     await card.getByRole('button', { name: 'What would Ouzel 5 revision 2 change?' }).click();
@@ -83,7 +84,7 @@ test.describe('on a phone', () => {
   });
 
   test('a header of eight rows has eight rows to read', async ({ page }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     await openMachine(page, 'T126');
     await page.getByRole('button', { name: 'Change how it is built' }).click();
     const build = page.getByTestId('equipment');
@@ -107,8 +108,7 @@ test.describe('on a phone', () => {
   });
 
   test('a technician reads the sheet but cannot change it', async ({ page }) => {
-    await signIn(page, 'ines');
-    await page.goto('/specs/Corrie%204/conveyor-chain-tension');
+    await openAs(page, 'ines', '/specs/Corrie%204/conveyor-chain-tension');
     await expect(page.getByTestId('spec check')).toContainText('third slat');
     await expect(page.getByTestId('change check')).toBeHidden();
     await page
@@ -131,13 +131,11 @@ test.describe('on a wide screen', () => {
     browser,
     page,
   }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs/Tarn%207/reel-tines');
+    await openAs(page, 'rhea', '/specs/Tarn%207/reel-tines');
     const other = await (
       await browser.newContext({ viewport: WIDE, baseURL: new URL(page.url()).origin })
     ).newPage();
-    await signIn(other, 'maud');
-    await other.goto('/specs/Tarn%207/reel-tines');
+    await openAs(other, 'maud', '/specs/Tarn%207/reel-tines');
     for (const [tab, allowed] of [
       [page, '6'],
       [other, '9'],
@@ -165,7 +163,7 @@ test.describe('on a wide screen', () => {
   test('a file is shown before it is stored; a spoilt one names line and field', async ({
     page,
   }) => {
-    await signIn(page, 'rhea');
+    await openYardAs(page, 'rhea');
     const file = await (await page.request.get('/api/specs/Merle%2010/file')).text();
     await page.getByRole('link', { name: 'Specs' }).click();
     await page.getByTestId('sheet file').setInputFiles({
@@ -189,8 +187,7 @@ test.describe('on a wide screen', () => {
   });
 
   test('a new check is added and written', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs/Corrie%204');
+    await openAs(page, 'rhea', '/specs/Corrie%204');
     await page.getByTestId('add check').click();
     await page.getByTestId('add to draft').click();
     await expect(page.getByText('Say what is checked', { exact: false })).toBeVisible();
@@ -209,8 +206,7 @@ test.describe('on a wide screen', () => {
   });
 
   test('a check is copied, moved and taken out in the draft', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/specs/Merle%2012/cross-auger-floor');
+    await openAs(page, 'rhea', '/specs/Merle%2012/cross-auger-floor');
     await page.getByTestId('copy check').click();
     await expect(page).toHaveURL(/cross-auger-floor-copy/);
     await expect(page.getByTestId('draft')).toContainText('New: Cross auger (copy)');

@@ -3,10 +3,13 @@ import { expect, type Locator, type Page } from '@playwright/test';
 export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
 
+const PASSWORD = 'before-harvest';
+
+/** Signs in at the screen for it. */
 export async function signIn(
   page: Page,
   name: string,
-  password = 'before-harvest',
+  password = PASSWORD,
   shows = 'yard',
 ): Promise<void> {
   await page.goto('/');
@@ -14,6 +17,21 @@ export async function signIn(
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByTestId(shows)).toBeVisible();
+}
+
+/** Opens the app somewhere as somebody who is signed in already. */
+export async function openAs(page: Page, name: string, path: string): Promise<void> {
+  const answer = await page.request.post('/api/session', {
+    data: { signIn: name, password: PASSWORD },
+  });
+  expect(answer.status()).toBe(200);
+  await page.goto(path);
+}
+
+/** Opens the Yard as somebody who is signed in already. */
+export async function openYardAs(page: Page, name: string): Promise<void> {
+  await openAs(page, name, '/');
+  await expect(page.getByTestId('yard')).toBeVisible();
 }
 
 /** Waits until the app is kept on this device and the page goes by what is kept. */

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { PHONE, signIn } from './steps';
+import { openAs, PHONE } from './steps';
 
 /** A token for a spreadsheet: made once, told once, taken back. */
 test.use({ viewport: PHONE });
@@ -9,8 +9,7 @@ test('a token reads the lists it was made for, writes nothing, and reads nothing
   playwright,
   baseURL,
 }) => {
-  await signIn(page, 'maud');
-  await page.goto('/settings/tokens');
+  await openAs(page, 'maud', '/settings/tokens');
   await page.getByLabel('What uses it').fill('Prices sheet');
   const making = page.getByTestId('make token');
   await making.getByText('Readings', { exact: true }).click();

@@ -4,10 +4,11 @@ import {
   confirmPosition,
   decision,
   keptHere,
+  openAs,
   openMachine,
   openStop,
+  openYardAs,
   PHONE,
-  signIn,
 } from './steps';
 
 /** The walk in the yard: how the machine stands, what is called sound, who goes on with it. */
@@ -28,7 +29,7 @@ test('made safe at each change, by whom is said, and it goes on so on another ph
   browser,
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'B044');
   await beginWalk(page);
   await expect(page.getByTestId('stands')).toContainText('not confirmed in this walk yet');
@@ -55,7 +56,7 @@ test('made safe at each change, by whom is said, and it goes on so on another ph
   await test.step('another phone goes on where this one stopped', async () => {
     await expect(page.getByTestId('sync')).toContainText('all sent');
     const other = await (await browser.newContext({ viewport: PHONE })).newPage();
-    await signIn(other, 'tobin');
+    await openYardAs(other, 'tobin');
     await openMachine(other, 'B044');
     await other.getByRole('button', { name: 'Go on with the walk' }).click();
     await expect(other.getByTestId('stands')).toContainText('by Ines');
@@ -76,7 +77,7 @@ const openStop2 = async (page: Page, id: string) => {
 };
 
 test('a running check: everyone clear, run, and stopped before anything else', async ({ page }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'B046');
   await beginWalk(page);
   await openStop(page, 'chopper-other-speed');
@@ -97,7 +98,7 @@ test('looks of a station are called sound together, undone, called again; measur
   page,
 }) => {
   await page.clock.install();
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'B025');
   await beginWalk(page);
   await expect(page.getByTestId('all sound')).toHaveCount(0);
@@ -152,7 +153,7 @@ test.describe('photos', () => {
     context,
     page,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await openMachine(page, 'T082');
     await beginWalk(page);
     await openStop(page, 'fan-drive-belt');
@@ -181,8 +182,7 @@ test.describe('photos', () => {
     await context.setOffline(false);
     await expect(page.getByTestId('sync')).toContainText('all sent');
     const other = await (await browser.newContext({ viewport: PHONE })).newPage();
-    await signIn(other, 'tobin');
-    await other.goto(page.url());
+    await openAs(other, 'tobin', page.url());
     await expect(other.getByTestId('photo')).toHaveCount(2);
     await other.getByTestId('photo').first().click();
     await expect(other.getByTestId('open photo')).toContainText('Ines Marrow');
@@ -215,7 +215,7 @@ test('two on one machine: whose is whose; a check taken by both asks which is ri
   browser,
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'B050');
   await beginWalk(page);
   await openStop(page, 'feeder-floor');
@@ -223,8 +223,7 @@ test('two on one machine: whose is whose; a check taken by both asks which is ri
   await expect(page.getByTestId('sync')).toContainText('all sent');
   const context = await browser.newContext({ viewport: PHONE });
   const other = await context.newPage();
-  await signIn(other, 'tobin');
-  await other.goto(page.url());
+  await openAs(other, 'tobin', page.url());
   await expect(other.getByTestId('position')).toContainText('confirmed');
 
   // neither hears of the other
@@ -263,7 +262,7 @@ test('two on one machine: whose is whose; a check taken by both asks which is ri
 test('after the end a reading is only struck, with why; nothing takes its place', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T104');
   const before = (await readingsOf(page, 'T104')).length;
   await page.goto(`/walk/${/machine\/([^/]+)/.exec(page.url())?.[1]}/fan-drive-belt`);
@@ -289,8 +288,7 @@ test('after the end a reading is only struck, with why; nothing takes its place'
 test('a tool of one’s own out of date, the wireless gauge, a caliper with a cable: each says so', async ({
   page,
 }) => {
-  await signIn(page, 'ines');
-  await page.goto('/settings/tools');
+  await openAs(page, 'ines', '/settings/tools');
   const form = page.getByTestId('tool form');
   await form.getByLabel('Name, as it is marked').fill('Caliper 7');
   await form.getByTestId('keep tool').click();
@@ -359,7 +357,7 @@ test('a tool of one’s own out of date, the wireless gauge, a caliper with a ca
 });
 
 test('a walk is begun from what was looked at last, or by search', async ({ page }) => {
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await openMachine(page, 'T082');
   await page.goto('/walk');
   await page.getByTestId('recent').getByRole('link', { name: /T082/ }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { confirmPosition, enter, PHONE, signIn, WIDE } from './steps';
+import { confirmPosition, enter, openAs, openYardAs, PHONE, WIDE } from './steps';
 
 /** The address of a machine's page of work. */
 async function workOf(page: Page, serial: string): Promise<string> {
@@ -15,7 +15,7 @@ test.describe('on a phone', () => {
   test('work is changed before it is accepted, put off, left, and the owner’s word stands beside it', async ({
     page,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     await page.goto(await workOf(page, 'B050'));
     const called = page.getByTestId('proposed');
     await expect(called).toContainText('Owner: call me first');
@@ -68,7 +68,7 @@ test.describe('on a phone', () => {
   test('after the work: who, how long, what was fitted; it is closed by a reading, and not before', async ({
     page,
   }) => {
-    await signIn(page, 'ines');
+    await openYardAs(page, 'ines');
     const path = await workOf(page, 'T131');
     await page.goto(path);
     await page.getByRole('button', { name: 'Accept into work: Fan drive belt' }).click();
@@ -100,8 +100,7 @@ test.describe('at a desk', () => {
   test('work is chosen by decision over all machines and accepted together; its parts are wanted then', async ({
     page,
   }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/work/decide');
+    await openAs(page, 'rhea', '/work/decide');
     await page.getByTestId('decision replace').click();
     await page.getByLabel('Machine, customer or component').fill('T090');
     await expect(page.getByTestId('choose all')).toContainText('Choose all 1 shown');
@@ -116,8 +115,7 @@ test.describe('at a desk', () => {
   });
 
   test('what is short is noted as ordered, comes, and is on the shelf then', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/parts');
+    await openAs(page, 'rhea', '/parts');
     await page.getByTestId('choose short').click();
     await page.getByTestId('order chosen').click();
     await expect(page.getByTestId('parts')).toContainText('Nothing is short');
@@ -132,8 +130,7 @@ test.describe('at a desk', () => {
   });
 
   test('suppliers: figures are asked for in words; what was typed is kept', async ({ page }) => {
-    await signIn(page, 'rhea');
-    await page.goto('/parts/catalogue');
+    await openAs(page, 'rhea', '/parts/catalogue');
     await page.getByTestId('change suppliers').click();
     await page.getByTestId('another supplier').click();
     await page.getByLabel('Supplier 4').fill('Mill Lane');
@@ -148,7 +145,7 @@ test.describe('at a desk', () => {
 
 test('what is loaded for a visit is one tap from its work', async ({ page }) => {
   await page.setViewportSize(PHONE);
-  await signIn(page, 'ines');
+  await openYardAs(page, 'ines');
   await page.goto(await workOf(page, 'T118'));
   await page.getByTestId('van of visit').click();
   await expect(page.getByTestId('van visit T118')).toContainText('Fan drive belt: replace');

@@ -87,6 +87,10 @@ const demoSheets = (): SpecSheet[] =>
 /** What lies on the shelves of the demo's branches. */
 export const demoStock = (): Scenario['stock'] => stockOf(demoSheets(), BRANCHES);
 
+/** Each machine with what its meter shows. */
+export const demoMeters = (): Pick<Machine, 'serial' | 'model' | 'hours'>[] =>
+  DEMO_MACHINES.map(({ serial, model, hours }) => ({ serial, model, hours }));
+
 /** Builds the scenario; the same every time. */
 export function scenario(): Scenario {
   const sheets = demoSheets();

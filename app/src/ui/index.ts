@@ -11,6 +11,7 @@ export * from './More';
 export * from './Notice';
 export * from './Press';
 export * from './Screen';
+export * from './Soon';
 export * from './Table';
 export * from './TallyStrip';
 export * from './Tap';

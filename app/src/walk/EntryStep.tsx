@@ -6,7 +6,7 @@ import type { CheckVerdict } from '@green-tally/core/verdict';
 import { SAFETY, type SafetyId } from '@green-tally/core/stand';
 import { challenges, positionOf, type WalkStop } from '@green-tally/core/walk';
 import { put, useAction, useTextDraft, useTick, type Action } from '../store';
-import { Buttons, Notice, Press, Row, Screen, Strong, TextEntry, TickLine } from '../ui';
+import { Buttons, Notice, Press, Row, Screen, Soon, Strong, TextEntry, TickLine } from '../ui';
 import { ChallengeThumb } from './ChallengeThumb';
 import { BenchLink } from './BenchLink';
 import { CheckTitle, WhyCard } from './CheckParts';
@@ -80,7 +80,7 @@ export function EntryStep(props: EntryStepProps) {
       <Frame {...props} footer={challenge ? <ChallengeThumb {...challenge} note={note} /> : footer}>
         {step.at === 'unset' ? <WhyCard check={check} open /> : body}
         {step.at === 'entering' && wish.state === 'asFound' ? (
-          <>
+          <Soon>
             <TextEntry
               fieldRef={noteField}
               label="Note"
@@ -97,7 +97,7 @@ export function EntryStep(props: EntryStepProps) {
             </Row>
             {props.photos}
             <WhyCard check={check} />
-          </>
+          </Soon>
         ) : null}
       </Frame>
     ),

@@ -27,6 +27,7 @@ import {
   RADIUS,
   Row,
   Rule,
+  Soon,
   SPACE,
   STROKE,
   Strong,
@@ -55,14 +56,16 @@ export function VerdictCard({ verdict, facts, otherwise }: VerdictCardProps) {
   return (
     <View style={styles.verdict} testID="verdict">
       <Banner verdict={verdict} worst={worst} />
-      <SumsCard findings={worst.findings} />
-      {otherwise}
-      <OtherPlaces verdict={verdict} worst={worst} />
-      {needsHand(decision) ? <KnockOns check={check} /> : null}
-      {needsHand(decision) && decision !== 'remeasure' ? (
-        <IfLeft check={check} text={facts ? ifLeftSentence(worst, facts) : ''} />
-      ) : null}
-      {decision === 'replace' && check.parts.length ? <Parts check={check} /> : null}
+      <Soon>
+        <SumsCard findings={worst.findings} />
+        {otherwise}
+        <OtherPlaces verdict={verdict} worst={worst} />
+        {needsHand(decision) ? <KnockOns check={check} /> : null}
+        {needsHand(decision) && decision !== 'remeasure' ? (
+          <IfLeft check={check} text={facts ? ifLeftSentence(worst, facts) : ''} />
+        ) : null}
+        {decision === 'replace' && check.parts.length ? <Parts check={check} /> : null}
+      </Soon>
     </View>
   );
 }

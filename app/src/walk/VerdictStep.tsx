@@ -5,7 +5,7 @@ import { needsHand, type FindingId } from '@green-tally/core/findings';
 import type { MachineFacts } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
 import type { Action } from '../store';
-import { Buttons, Press, Quiet, Screen } from '../ui';
+import { Buttons, Press, Quiet, Screen, Soon } from '../ui';
 import { CheckTitle, WhyCard } from './CheckParts';
 import type { Wish } from './checkStep';
 import { VerdictCard } from './VerdictCard';
@@ -110,9 +110,11 @@ export function VerdictStep(props: VerdictStepProps) {
       {doubted ? (
         <Quiet testID="doubted tool">{`Read with ${doubted.name}: its calibration is out of date, so its ± counts twice.`}</Quiet>
       ) : null}
-      {beside}
-      {photos}
-      <WhyCard check={check} />
+      <Soon>
+        {beside}
+        {photos}
+        <WhyCard check={check} />
+      </Soon>
     </Screen>
   );
 }

@@ -1,10 +1,10 @@
-import { DEMO_DAY, scenario } from '@green-tally/demo';
+import { DEMO_DAY, demoMeters } from '@green-tally/demo';
 import { clockFor } from '../clock';
 import { createFleet } from '../fleetHours/standIn';
 
 /** The simulated fleet service: PORT (8476). Its clock is the demo's; one machine's meter was set back. */
 const port = Number(process.env['PORT'] ?? 8476);
-const known = scenario().machines;
+const known = demoMeters();
 const machines = known.map(({ serial, model, hours }, i) => ({
   ...{ serial, model },
   separator: i === known.length - 2 ? 2.5 : i === known.length - 1 ? hours + 6.4 : hours,
