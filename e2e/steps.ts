@@ -24,7 +24,7 @@ export async function openAs(page: Page, name: string, path: string): Promise<vo
   const answer = await page.request.post('/api/session', {
     data: { signIn: name, password: PASSWORD },
   });
-  expect(answer.status()).toBe(200);
+  expect(answer.ok()).toBe(true);
   await page.goto(path);
 }
 
