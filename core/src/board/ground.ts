@@ -19,6 +19,8 @@ export interface Shift {
   readonly over: Int32Array;
   /** by slot: how many open ones lie before it, so the first at or after it */
   readonly at: Int32Array;
+  /** by half day: on how many of its days work has begun by then, its own among them */
+  readonly day: Int32Array;
 }
 
 /** What is worked out once for a board: who may do what, when, and how far it is. */
@@ -100,16 +102,25 @@ function shiftOf(
 ): Shift {
   const open: number[] = [];
   const over = [0];
+  const day: number[] = [];
   const at = new Int32Array(slots + 1);
   for (let t = 0; t < slots; t += 1) {
     at[t] = open.length;
     const kinds = crew.map((k) => technicians[k]?.open[t] ?? CLOSED);
     if (kinds.includes(CLOSED) || (!overTime && kinds.includes(OVER_TIME))) continue;
+    const before = open.at(-1) ?? -SLOTS_A_DAY;
+    const isNew = Math.floor(before / SLOTS_A_DAY) !== Math.floor(t / SLOTS_A_DAY);
+    day.push((day.at(-1) ?? 0) + Number(isNew));
     open.push(t);
     over.push((over.at(-1) ?? 0) + kinds.filter((o) => o === OVER_TIME).length);
   }
   at[slots] = open.length;
-  return { crew, overTime, slots: Int32Array.from(open), over: Int32Array.from(over), at };
+  return {
+    ...{ crew, overTime, at },
+    slots: Int32Array.from(open),
+    over: Int32Array.from(over),
+    day: Int32Array.from(day),
+  };
 }
 
 /** Days late of a visit that ends with a slot. */

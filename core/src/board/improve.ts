@@ -220,7 +220,18 @@ function takeOut(state: BoardState, free: readonly number[], dice: Random): numb
     .filter((i) => i !== seed)
     .map((i) => ({ i, score: nearness(state, seed, i, way) * (0.5 + dice.next()) }))
     .sort((a, b) => a.score - b.score);
-  return [seed, ...scored.slice(0, most - 1).map((s) => s.i)];
+  return withMates(state, [seed, ...scored.map((s) => s.i)], most);
+}
+
+/** So many of a list from its head on, each with whom it shares a day: they part and meet anew. */
+function withMates(state: BoardState, list: readonly number[], most: number): number[] {
+  const chosen = new Set<number>();
+  for (const i of list) {
+    for (const j of [i, ...state.matesOf(i)])
+      if (chosen.size < most && !isPinned(state.ground, j)) chosen.add(j);
+    if (chosen.size >= most) break;
+  }
+  return [...chosen];
 }
 
 const LARGEST = 12;

@@ -10,6 +10,13 @@ export interface Spotted {
 }
 
 const FREE = -1;
+const NOWHERE = -1;
+
+/** The free half days of a technician beside a call, and where each day's is among them. */
+interface Beside {
+  readonly slots: number[];
+  readonly at: Int32Array;
+}
 
 /** A board being filled: who works on what in each half day, and what is in the bays. */
 export class BoardState {
@@ -17,12 +24,17 @@ export class BoardState {
   private readonly busy: Int32Array[];
   private readonly inBays: Int32Array;
   private readonly byMachine: number[][];
+  private readonly beside: readonly Beside[];
 
   constructor(readonly ground: Ground) {
     const { technicians, slots, visits } = ground.problem;
     this.placed = visits.map(() => undefined);
     this.busy = technicians.map(() => new Int32Array(slots).fill(FREE));
     this.inBays = new Int32Array(slots);
+    this.beside = technicians.map(() => ({
+      slots: [],
+      at: new Int32Array(Math.ceil(slots / SLOTS_A_DAY)).fill(NOWHERE),
+    }));
     this.byMachine = visits.map((v) =>
       visits.flatMap((o, j) => (o.machine === v.machine && o !== v ? [j] : [])),
     );
@@ -126,19 +138,24 @@ export class BoardState {
     return km;
   }
 
-  /** Free half days of a technician that lie beside one with a call. */
-  besideCalls(k: number): number[] {
-    const { slots } = this.ground.problem;
-    const own = this.busy[k];
-    const beside: number[] = [];
-    if (!own) return beside;
-    for (let t = 0; t + 1 < slots; t += SLOTS_A_DAY) {
-      const [a, b] = [own[t] ?? FREE, own[t + 1] ?? FREE];
-      if (a === FREE && b !== FREE && this.isCall(b)) beside.push(t);
-      else if (b === FREE && a !== FREE && this.isCall(a)) beside.push(t + 1);
+  /** Those a visit shares its first or its last day with. */
+  matesOf(i: number): number[] {
+    const there = this.placed[i];
+    if (!there) return [];
+    const mates: number[] = [];
+    for (const slot of this.spanOf(i, there)) {
+      // the other half of the same day
+      const other = slot % SLOTS_A_DAY === 0 ? slot + 1 : slot - 1;
+      for (const k of there.shift.crew) {
+        const j = this.busy[k]?.[other] ?? FREE;
+        if (j !== FREE && j !== i && !mates.includes(j)) mates.push(j);
+      }
     }
-    return beside;
+    return mates;
   }
+
+  /** Free half days of a technician that lie beside one with a call, in no order. */
+  besideCalls = (k: number): readonly number[] => this.beside[k]?.slots ?? [];
 
   private isCall = (i: number): boolean => this.ground.problem.visits[i]?.farm !== undefined;
 
@@ -191,12 +208,37 @@ export class BoardState {
     if (!visit) return;
     for (const k of shift.crew) {
       const own = this.busy[k];
-      if (own) for (let j = from; j < from + visit.halfDays; j += 1) own[shift.slots[j] ?? 0] = as;
+      if (!own) continue;
+      for (let j = from; j < from + visit.halfDays; j += 1) own[shift.slots[j] ?? 0] = as;
+      for (let j = from; j < from + visit.halfDays; j += 1) this.lookBeside(k, shift.slots[j] ?? 0);
     }
     if (visit.farm) return;
     const [first, last] = this.spanOf(i, { shift, from });
     for (let t = first; t <= last; t += 1)
       this.inBays[t] = (this.inBays[t] ?? 0) + (as === FREE ? -1 : 1);
+  }
+
+  /** Keeps what lies free beside a call true on the day of a slot. */
+  private lookBeside(k: number, slot: number): void {
+    const [own, beside] = [this.busy[k], this.beside[k]];
+    if (!own || !beside) return;
+    const day = Math.floor(slot / SLOTS_A_DAY);
+    const noon = day * SLOTS_A_DAY + 1;
+    const [a, b] = [own[noon - 1] ?? FREE, own[noon] ?? FREE];
+    const free = a === FREE ? noon - 1 : noon;
+    const is = noon < own.length && (a === FREE) !== (b === FREE) && this.isCall(Math.max(a, b));
+    const at = beside.at[day] ?? NOWHERE;
+    if (is && at === NOWHERE) beside.at[day] = beside.slots.push(free) - 1;
+    else if (is) beside.slots[at] = free;
+    else if (at !== NOWHERE) {
+      // the last one takes its place
+      const last = beside.slots.pop() ?? 0;
+      if (at < beside.slots.length) {
+        beside.slots[at] = last;
+        beside.at[Math.floor(last / SLOTS_A_DAY)] = at;
+      }
+      beside.at[day] = NOWHERE;
+    }
   }
 
   /** What the board costs as it stands, worked out anew. Money. */
