@@ -26,7 +26,6 @@ import type {
 } from '@green-tally/core/contracts';
 import { ApiProblem, Unreachable } from './api';
 import { changesOf, layIn, layTables } from './facts';
-import { handsRest, watchHands } from './hands';
 import { listsChanged } from './lists';
 import { local, type NotedVisit, type Outgoing, type PhotoFile } from './local';
 import { isOwn, ownerNow, setOwner } from './owner';
@@ -124,8 +123,7 @@ export async function put(
   // last, so that what follows of it is drawn with it; not what was answered meanwhile
   const still = rows.filter((r) => waits.has(r.id));
   heard.forEach((l) => l(still));
-  // it is safe here: to send it takes a slow phone as long as to show the next check
-  void handsRest().then(flushSoon);
+  flushSoon();
 }
 
 /** Forgets entries that are held still, as if they had never been; tells how many it were. */
@@ -295,7 +293,6 @@ export function startOutbox(): () => void {
     flushSoon();
   };
   const gone = () => void tell({ offline: true });
-  const noMoreHands = watchHands();
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('offline', gone);
   globalThis.addEventListener?.('focus', again);
@@ -307,7 +304,6 @@ export function startOutbox(): () => void {
   });
   return () => {
     pauseOutbox();
-    noMoreHands();
     watch.unsubscribe();
     globalThis.removeEventListener?.('online', again);
     globalThis.removeEventListener?.('offline', gone);
