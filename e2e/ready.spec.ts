@@ -45,6 +45,7 @@ test('a walk that was begun is not ready, and a value that cannot be is not take
   await page.getByRole('button', { name: /strike it and measure again/ }).click();
   await enter(page, '37.6');
   await expect(page.getByTestId('why')).not.toContainText('cannot well be');
+  await expect(page.getByTestId('sync')).toContainText('all sent');
 });
 
 test('a part renewed by the owner begins a life: due to be read, looked at early, and it stays due', async ({

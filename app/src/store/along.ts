@@ -1,7 +1,7 @@
 import { addDays } from 'date-fns/addDays';
 import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
-import { api, ApiProblem, bytesOf, pathOf, Unreachable } from './api';
+import { call, ApiProblem, bytesOf, pathOf, Unreachable } from './api';
 import { askMachine, forget } from './facts';
 import { local, type KeptMachine } from './local';
 
@@ -23,7 +23,7 @@ async function plannedFor(person: string, today: string): Promise<ReadonlySet<st
   const ids = new Set<string>();
   let cursor: string | undefined;
   do {
-    const page = await api('GET /visits', { query: { from: today, cursor, limit: 500 } });
+    const page = await call('GET /visits', { query: { from: today, cursor, limit: 500 } });
     for (const { visit } of page.visits)
       if (visit.technicianId === person && visit.startsOn <= until) ids.add(visit.machineId);
     const last = page.visits.at(-1);

@@ -1,4 +1,4 @@
-import { api, ApiProblem, pathOf, request, troubleText, Unreachable } from './api';
+import { call, ApiProblem, pathOf, request, troubleText, Unreachable } from './api';
 
 const ID = '0197a000-0000-7000-8000-000000000001';
 
@@ -62,7 +62,7 @@ describe('asking', () => {
   });
   test('nothing to answer is nothing', async () => {
     answer(204);
-    expect(await api('DELETE /session', {})).toBeUndefined();
+    expect(await call('DELETE /session', {})).toBeUndefined();
   });
   test('no connection is told apart from a refusal', async () => {
     globalThis.fetch = jest.fn().mockRejectedValue(new TypeError('Failed to fetch'));

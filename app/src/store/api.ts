@@ -59,11 +59,11 @@ export function pathOf<K extends RouteId>(id: K, asked: Omit<Asked<K>, 'body'>):
 }
 
 /**
- * Asks a route of the API. The answer is taken as its contract says: the server's own tests hold
- * every answer to it.
+ * Asks a route of the API at once; screens ask by `api` of inTurn.ts. The answer is taken as its
+ * contract says: the server's own tests hold every answer to it.
  * @throws ApiProblem, Unreachable
  */
-export async function api<K extends RouteId>(id: K, asked: Asked<K>): Promise<AnswerOf<K>> {
+export async function call<K extends RouteId>(id: K, asked: Asked<K>): Promise<AnswerOf<K>> {
   const { body } = asked as AnyAsked;
   return (await request(id.slice(0, id.indexOf(' ')), pathOf(id, asked), body)) as AnswerOf<K>;
 }

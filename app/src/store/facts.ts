@@ -5,7 +5,7 @@ import {
   type SheetRef,
   type WorkedEntry,
 } from '@green-tally/core/contracts';
-import { api, pathOf } from './api';
+import { call, pathOf } from './api';
 import { factTables, fileAgain } from './here';
 import { withEntry } from './laid';
 import { FACTS, local, type KeptMachine, type NotedVisit, type Outgoing } from './local';
@@ -49,7 +49,7 @@ async function ask(id: string): Promise<void> {
   );
   const query = { since: known?.version ?? 0, ...(known?.basis ? { basis: known.basis } : {}) };
   const changes = MachineChanges.parse(
-    await api('GET /machines/{id}/changes', { params: { id }, query }),
+    await call('GET /machines/{id}/changes', { params: { id }, query }),
   );
   const fetched = new Map<string, SpecSheet>();
   const of = { id, before, known, fetched };

@@ -1,4 +1,5 @@
-export * from './api';
+export { ApiProblem, bytesOf, pathOf, request, troubleText, Unreachable } from './api';
+export { api } from './inTurn';
 export * from './drafts';
 export { useTools } from './tools';
 export * from './hooks';

@@ -26,6 +26,7 @@ import type {
 } from '@green-tally/core/contracts';
 import { ApiProblem, Unreachable } from './api';
 import { changesOf, layIn, layTables } from './facts';
+import { handsRest, watchHands } from './hands';
 import { listsChanged } from './lists';
 import { local, type NotedVisit, type Outgoing, type PhotoFile } from './local';
 import { isOwn, ownerNow, setOwner } from './owner';
@@ -123,7 +124,8 @@ export async function put(
   // last, so that what follows of it is drawn with it; not what was answered meanwhile
   const still = rows.filter((r) => waits.has(r.id));
   heard.forEach((l) => l(still));
-  flushSoon();
+  // it is safe here: to send it takes a slow phone as long as to show the next check
+  void handsRest().then(flushSoon);
 }
 
 /** Forgets entries that are held still, as if they had never been; tells how many it were. */
@@ -157,19 +159,60 @@ export function flush(): Promise<void> {
  * Sends without being waited for, after a run under way (which may just have looked); what breaks
  * is told to the console.
  */
-function flushSoon(): void {
-  const before = running ?? Promise.resolve();
-  before
-    .catch(() => undefined)
-    .then(flush)
-    .catch((error: unknown) => console.error('outbox', error));
+async function flushSoon(): Promise<void> {
+  try {
+    await running?.catch(() => undefined);
+    await flush();
+  } catch (error) {
+    console.error('outbox', error);
+  }
 }
+
+/** So long what is written straight to the server waits for what was taken before it, ms. */
+const TURN_MS = 10_000;
+/** Looked at so often while another tab sends, ms. */
+const LOOK_MS = 250;
+
+/**
+ * Resolves when all that waits here to be sent has been answered; photos, which take long, and what
+ * is held are not waited for. At once where sending stops for want of signal (what asked goes the
+ * same way then, and says so), and after 10 s at the latest.
+ */
+export async function sentBefore(): Promise<void> {
+  const before = await onTheirWay();
+  if (before.length === 0) return;
+  let over = false;
+  void flushSoon().then(() => (over = true));
+  const until = Date.now() + TURN_MS;
+  while (Date.now() < until) {
+    const still = new Set(await onTheirWay());
+    if (!before.some((id) => still.has(id)) || (over && !elsewhere)) return;
+    await new Promise<void>((look) => {
+      const late = setTimeout(heard, LOOK_MS);
+      const deaf = onSync(heard);
+      function heard() {
+        clearTimeout(late);
+        deaf();
+        look();
+      }
+    });
+  }
+}
+
+const onTheirWay = async (): Promise<readonly string[]> =>
+  (await local.outgoing.where('state').equals('waiting').toArray())
+    .filter((o) => isOwn(o) && !isHeld(o) && o.kind !== 'photo')
+    .map((o) => o.id);
+
+/** Another tab sends, as far as this one saw last. */
+let elsewhere = false;
 
 async function sendUnderLock(): Promise<void> {
   clearTimeout(timer);
   const locks = globalThis.navigator?.locks;
   if (locks)
     await locks.request('green-tally-outbox', { ifAvailable: true }, async (lock) => {
+      elsewhere = !lock;
       if (lock) await sendAll();
       // another tab sends: whether there is signal is the browser's word here too
       else await tell({ offline: globalThis.navigator?.onLine === false });
@@ -202,7 +245,7 @@ async function sendAll(): Promise<void> {
       // signed out meanwhile: it is asked who is here, and the entries wait for their owner
       if (error instanceof ApiProblem && error.problem.status === 401) void mutate('/session');
       await tell({ sending: false, offline: error instanceof Unreachable });
-      timer = setTimeout(flushSoon, pause);
+      timer = setTimeout(() => void flushSoon(), pause);
       pause = Math.min(LATEST, pause * 2);
       return;
     }
@@ -212,7 +255,8 @@ async function sendAll(): Promise<void> {
 /** Sends again when the first of those held here is free. */
 function onceFree(held: readonly Outgoing[]): void {
   const until = held.map((o) => Date.parse(o.heldUntil ?? ''));
-  if (until.length) timer = setTimeout(flushSoon, Math.max(0, Math.min(...until) - Date.now()) + 1);
+  if (until.length)
+    timer = setTimeout(() => void flushSoon(), Math.max(0, Math.min(...until) - Date.now()) + 1);
 }
 
 /**
@@ -275,7 +319,7 @@ export async function sendAgain(ids: readonly string[]): Promise<void> {
     );
   });
   await tell();
-  flushSoon();
+  void flushSoon();
 }
 
 /** Forgets the next try; sending begins again with the next entry or flush. */
@@ -290,12 +334,16 @@ export function pauseOutbox(): void {
 export function startOutbox(): () => void {
   const again = () => {
     pause = SOONEST;
-    flushSoon();
+    void flushSoon();
   };
   const gone = () => void tell({ offline: true });
+  // put away or closed: what waited for the hands goes now
+  const away = () => globalThis.document?.visibilityState === 'hidden' && void flushSoon();
+  const noMoreHands = watchHands();
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('offline', gone);
   globalThis.addEventListener?.('focus', again);
+  globalThis.document?.addEventListener?.('visibilitychange', away);
   void tell(globalThis.navigator?.onLine === false ? { offline: true } : {}).then(flushSoon);
   // another tab puts and sends too: what waits is told here as well
   const watch = liveQuery(() => local.outgoing.count()).subscribe({
@@ -304,9 +352,11 @@ export function startOutbox(): () => void {
   });
   return () => {
     pauseOutbox();
+    noMoreHands();
     watch.unsubscribe();
     globalThis.removeEventListener?.('online', again);
     globalThis.removeEventListener?.('offline', gone);
     globalThis.removeEventListener?.('focus', again);
+    globalThis.document?.removeEventListener?.('visibilitychange', away);
   };
 }

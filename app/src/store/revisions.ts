@@ -1,5 +1,5 @@
 import { SpecSheet, type SheetRef } from '@green-tally/core/contracts';
-import { api } from './api';
+import { call } from './api';
 import { local, type KeptMachine } from './local';
 
 /* Revisions of sheets on this device: each is fetched once, and there as long as a machine needs it. */
@@ -26,7 +26,7 @@ export async function fetchSheets(
   for (const { model, revision } of refs)
     fetched.set(
       keyOf({ model, revision }),
-      await api('GET /specs/{model}/revisions/{revision}', { params: { model, revision } }),
+      await call('GET /specs/{model}/revisions/{revision}', { params: { model, revision } }),
     );
 }
 

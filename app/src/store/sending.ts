@@ -1,5 +1,5 @@
 import { BatchAnswer, type Photo, type Walk } from '@green-tally/core/contracts';
-import { api, ApiProblem, troubleText, Unreachable } from './api';
+import { call, ApiProblem, troubleText, Unreachable } from './api';
 import { local, type Outgoing } from './local';
 
 const A_BATCH = 200;
@@ -25,19 +25,19 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
   if (withdrawn.length)
     return sendEach(
       withdrawn,
-      (w) => api('DELETE /work/{id}', { params: { id: w.body.id } }),
+      (w) => call('DELETE /work/{id}', { params: { id: w.body.id } }),
       settle,
     );
   const worked = waiting.filter((o) => o.kind === 'worked');
   if (worked.length)
     return sendEach(
       worked,
-      ({ workId, body }) => api('POST /work/{id}/worked', { params: { id: workId }, body }),
+      ({ workId, body }) => call('POST /work/{id}/worked', { params: { id: workId }, body }),
       settle,
     );
   const stopped = waiting.filter((o) => o.kind === 'breakdown');
   if (stopped.length)
-    return sendEach(stopped, ({ body }) => api('POST /breakdowns', { body }), settle);
+    return sendEach(stopped, ({ body }) => call('POST /breakdowns', { body }), settle);
   const notes = waiting.filter((o) => o.kind === 'visitNote');
   if (notes.length) return sendEach(notes, sendNote, settle);
   const ticks = waiting.filter((o) => o.kind === 'tick');
@@ -51,7 +51,7 @@ export async function sendSome(waiting: readonly Outgoing[], settle: Settle): Pr
 const sendNote = ({
   body: { visitId, startedAt, stoppedAt, finishedAt },
 }: Outgoing & { kind: 'visitNote' }): Promise<unknown> =>
-  api('POST /visits/{id}/note', {
+  call('POST /visits/{id}/note', {
     params: { id: visitId },
     body: { startedAt, stoppedAt, finishedAt },
   });
@@ -61,7 +61,7 @@ type OutgoingTick = Extract<Outgoing, { kind: 'tick' }>;
 /** Sends ticks together; where one of them is refused each goes by itself, so that it is found. */
 async function sendTicks(entries: readonly OutgoingTick[], settle: Settle): Promise<void> {
   const send = (some: readonly OutgoingTick[]) =>
-    api('POST /ticks', { body: { ticks: some.map((t) => t.body) } });
+    call('POST /ticks', { body: { ticks: some.map((t) => t.body) } });
   try {
     await send(entries);
   } catch (error) {
@@ -74,7 +74,7 @@ async function sendTicks(entries: readonly OutgoingTick[], settle: Settle): Prom
 const NOTHING_REFUSED: ReadonlyMap<string, string> = new Map();
 
 const sendSaid = ({ key, body }: Outgoing & { kind: 'said' }) =>
-  api('POST /card/{key}', { params: { key }, body });
+  call('POST /card/{key}', { params: { key }, body });
 
 /** So much goes at once: with little signal a part comes through where a whole photo would not. */
 const A_PART = 64 * 1024;
@@ -86,11 +86,11 @@ const A_PART = 64 * 1024;
 async function sendPhoto({ id, dropped: _, ...body }: Photo): Promise<string> {
   const file = await local.photoFiles.get(id);
   if (!file?.full) return 'What it showed is no longer on this device.';
-  let { have, done } = await api('PUT /photos/{id}', { params: { id }, body });
+  let { have, done } = await call('PUT /photos/{id}', { params: { id }, body });
   let tries = 0;
   while (!done) {
     const part = new Uint8Array(file.full.slice(have, have + A_PART));
-    const came = await api('POST /photos/{id}/parts', {
+    const came = await call('POST /photos/{id}/parts', {
       params: { id },
       query: { from: have },
       body: part,
@@ -103,10 +103,10 @@ async function sendPhoto({ id, dropped: _, ...body }: Photo): Promise<string> {
   return '';
 }
 
-const sendWalk = ({ id, ...body }: Walk) => api('PUT /walks/{id}', { params: { id }, body });
+const sendWalk = ({ id, ...body }: Walk) => call('PUT /walks/{id}', { params: { id }, body });
 
 async function sendWork({ id, body }: Outgoing & { kind: 'work' }): Promise<string> {
-  const { items } = await api('POST /work', { body: { items: [body] } });
+  const { items } = await call('POST /work', { body: { items: [body] } });
   return items.some((w) => w.id === id)
     ? ''
     : 'Somebody else was faster: it is in work already, as they accepted it.';
@@ -148,7 +148,7 @@ type OutgoingReading = Extract<Outgoing, { kind: 'reading' }>;
 async function sendReadings(entries: readonly OutgoingReading[], settle: Settle): Promise<void> {
   const body = { readings: entries.map((e) => e.body) };
   try {
-    const answer = BatchAnswer.parse(await api('POST /readings:batch', { body }));
+    const answer = BatchAnswer.parse(await call('POST /readings:batch', { body }));
     return await settle(entries, refusalsIn(answer));
   } catch (error) {
     if (!isRefusal(error)) throw error;

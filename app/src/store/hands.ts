@@ -1,0 +1,27 @@
+/** Hands rest when nothing was touched for so long, ms. */
+const REST = 400;
+/** Nothing waits longer for them, ms. */
+const AT_MOST = 2000;
+
+let touched = -Infinity;
+
+/** Notes when something is touched or typed on this page. Returns how to stop. */
+export function watchHands(): () => void {
+  const note = () => (touched = performance.now());
+  const events = ['pointerdown', 'keydown'];
+  events.forEach((e) => globalThis.addEventListener?.(e, note, { capture: true, passive: true }));
+  return () => events.forEach((e) => globalThis.removeEventListener?.(e, note, { capture: true }));
+}
+
+/**
+ * Resolves when hands rest, or after 2 s: what nobody waits for takes no time from the next tap
+ * then. At once where nothing was touched.
+ */
+export async function handsRest(): Promise<void> {
+  const latest = performance.now() + AT_MOST;
+  for (;;) {
+    const left = Math.min(touched + REST, latest) - performance.now();
+    if (left <= 0) return;
+    await new Promise((resolve) => setTimeout(resolve, left));
+  }
+}
