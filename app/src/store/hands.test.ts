@@ -34,23 +34,23 @@ test('at once where nothing was touched', async () => {
 test('after the last of several taps, not after the first', async () => {
   touch();
   const state = waiting();
-  await jest.advanceTimersByTimeAsync(300);
+  await jest.advanceTimersByTimeAsync(400);
   touch();
-  await jest.advanceTimersByTimeAsync(350);
+  await jest.advanceTimersByTimeAsync(500);
   expect(state.over).toBe(false);
-  await jest.advanceTimersByTimeAsync(100);
+  await jest.advanceTimersByTimeAsync(150);
   expect(state.over).toBe(true);
 });
 
-test('hands that never rest are waited for no longer than 2 s', async () => {
+test('hands that never rest are waited for no longer than 2.5 s', async () => {
   touch();
   const state = waiting();
-  for (let i = 0; i < 6; i += 1) {
+  for (let i = 0; i < 8; i += 1) {
     await jest.advanceTimersByTimeAsync(300);
     touch();
   }
   expect(state.over).toBe(false);
-  await jest.advanceTimersByTimeAsync(250);
+  await jest.advanceTimersByTimeAsync(200);
   expect(state.over).toBe(true);
 });
 

@@ -1,7 +1,7 @@
 /** Hands rest when nothing was touched for so long, ms. */
-const REST = 400;
+const REST = 600;
 /** Nothing waits longer for them, ms. */
-const AT_MOST = 2000;
+const AT_MOST = 2500;
 
 let touched = -Infinity;
 
@@ -14,7 +14,7 @@ export function watchHands(): () => void {
 }
 
 /**
- * Resolves when hands rest, or after 2 s: what nobody waits for takes no time from the next tap
+ * Resolves when hands rest, or after 2.5 s: what nobody waits for takes no time from the next tap
  * then. At once where nothing was touched.
  */
 export async function handsRest(): Promise<void> {
