@@ -170,7 +170,7 @@ async function tapToVerdict(base, executablePath, rate, serial) {
   for (let i = 0; i < 9; i += 1) {
     await page.getByTestId('pad text').fill((34 + i / 10).toFixed(1));
     const judge = page.getByTestId('judge');
-    times.push(await tapped(page, judge, { selector: '[data-testid="decision"]' }));
+    times.push(await tapped(page, judge, { selector: '[data-testid^="decision"]' }));
     const not = await page.locator('h1').first().textContent();
     onward.push(await tapped(page, page.getByTestId('next check'), { not }));
     // the next check has taken this one's place: what is before it is the walk

@@ -38,6 +38,8 @@ interface ScreenProps<T> {
   readonly fixed?: boolean;
   /** when wide, what the thumb does stands beside what scrolls, not below it */
   readonly beside?: boolean;
+  /** an {@link Over}, over all but the head */
+  readonly over?: ReactNode;
 }
 
 /** A screen: what scrolls, and what the thumb does below it. */
@@ -51,6 +53,7 @@ export function Screen<T>({
   full = false,
   fixed = false,
   beside = false,
+  over,
 }: ScreenProps<T>) {
   const palette = usePalette();
   const wide = useWide();
@@ -78,7 +81,19 @@ export function Screen<T>({
             <View style={[styles.footer, column]}>{footer}</View>
           </View>
         ) : null}
+        {over}
       </View>
+    </View>
+  );
+}
+
+/** Lies over all of a screen but its head, as what it hides would lie there. */
+export function Over({ children }: { readonly children: ReactNode }) {
+  const palette = usePalette();
+  const wide = useWide();
+  return (
+    <View aria-hidden style={[styles.lies, { backgroundColor: palette.paper }]}>
+      <View style={[styles.content, wide ? styles.column : null]}>{children}</View>
     </View>
   );
 }
@@ -130,6 +145,7 @@ const styles = StyleSheet.create({
   column: { width: '100%', maxWidth: 860, alignSelf: 'center' },
   parts: { flex: 1, minHeight: 0 },
   sideBySide: { flexDirection: 'row' },
+  lies: { position: 'absolute', top: 0, bottom: 0, left: 0, right: 0 },
   scrolls: { flex: 1 },
   fixed: { flex: 1, minHeight: 0, padding: SPACE.m, gap: SPACE.s },
   over: { gap: SPACE.m },

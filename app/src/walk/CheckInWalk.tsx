@@ -3,17 +3,18 @@ import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { Check, MachineFile, Walk } from '@green-tally/core/contracts';
 import { live } from '@green-tally/core/history';
-import type { Standing } from '@green-tally/core/plan';
+import { verdictOf, type Standing } from '@green-tally/core/plan';
 import { unreadPlaces } from '@green-tally/core/walk';
 import { accepted, proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
-import { put, useAction, useClock, useSession } from '../store';
+import { put, useAction, useClock, useSession, useToday } from '../store';
 import { HeadRow, Quiet, Screen, Skeleton, SPACE } from '../ui';
 import { BothTook } from './BothTook';
 import { CheckTitle, Progress } from './CheckParts';
 import { DecideOtherwise } from './DecideOtherwise';
 import { EntryStep } from './EntryStep';
 import type { Taken } from './entries';
+import { painted, useComing } from './Glimpse';
 import { KeysHelp } from './keys/KeysHelp';
 import { useKeys } from './keys/useKeys';
 import { newReading } from './session';
@@ -42,6 +43,7 @@ export interface CheckInWalkProps {
 export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
   const router = useRouter();
   const clock = useClock();
+  const today = useToday();
   const { data: session } = useSession();
   const by = session?.person?.name ?? '';
   const own = live(file.readings).filter((r) => r.walkId === walk.id && r.checkId === check.id);
@@ -69,29 +71,39 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     ...(step.at === 'verdict' ? [{ key: 'Enter', does: 'on to what is next', run: goNext }] : []),
   ]);
 
+  const coming = useComing();
   const taking = { file, check, walk, by, stand };
   const take = useAction(
-    async (taken: readonly Taken[], note: string) => {
+    async (taken: readonly Taken[], note: string, last: boolean) => {
       if (step.at !== 'entering') return;
       const { wish, settled } = step;
-      await put(
-        taken.map(({ place, value, strikes, tool }) => {
-          const old = own.find((r) => r.id === strikes) ?? struckBy(wish, own, { place, value });
-          const about = {
-            ...taking,
-            place,
-            tool: tool ?? null,
-            state: wish.state,
-            now: clock(),
-            note,
-            renewed: (wish.renewed || (old?.renewed ?? false)) && value.kind !== 'skip',
-            repaired: (wish.repaired || (old?.repaired ?? false)) && value.kind !== 'skip',
-            settled,
-            strikes: old?.id ?? null,
-          };
-          return { kind: 'reading' as const, body: newReading(about, value) };
-        }),
-      );
+      const readings = taken.map(({ place, value, strikes, tool }) => {
+        const old = own.find((r) => r.id === strikes) ?? struckBy(wish, own, { place, value });
+        const about = {
+          ...taking,
+          place,
+          tool: tool ?? null,
+          state: wish.state,
+          now: clock(),
+          note,
+          renewed: (wish.renewed || (old?.renewed ?? false)) && value.kind !== 'skip',
+          repaired: (wish.repaired || (old?.repaired ?? false)) && value.kind !== 'skip',
+          settled,
+          strikes: old?.id ?? null,
+        };
+        return newReading(about, value);
+      });
+      if (last) {
+        const laid = { ...file, readings: [...file.readings, ...readings] };
+        coming.show(verdictOf(laid, check, today));
+        await painted();
+      }
+      try {
+        await put(readings.map((body) => ({ kind: 'reading' as const, body })));
+      } catch (error) {
+        coming.show(undefined);
+        throw error;
+      }
     },
     undefined,
     SIGN_MS,
@@ -158,6 +170,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
         own={own}
         because={stop?.state === 'again' ? stop.because : undefined}
         take={take}
+        coming={coming}
         skip={skip}
       />
     );

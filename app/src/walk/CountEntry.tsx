@@ -49,10 +49,11 @@ export function CountEntry({
   };
   const judge = async () => {
     if (sum === 0 && !sure) return setSure(true);
-    if (!(await onTake([{ place, value: { kind: 'count', ...counts } }]))) return;
+    const last = unread.length <= 1;
+    if (!(await onTake([{ place, value: { kind: 'count', ...counts } }], last))) return;
     setCounts(NONE);
     setSure(false);
-    if (unread.length <= 1) onDone();
+    if (last) onDone();
   };
   const most = check.total ?? MOST;
   const all = check.total === undefined ? 'All' : `All ${check.total}`;

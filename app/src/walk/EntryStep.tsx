@@ -10,6 +10,7 @@ import { Buttons, Notice, Press, Row, Screen, Soon, Strong, TextEntry, TickLine 
 import { ChallengeThumb } from './ChallengeThumb';
 import { BenchLink } from './BenchLink';
 import { CheckTitle, WhyCard } from './CheckParts';
+import { Glimpse, type Coming } from './Glimpse';
 import { EarlierLine } from './EarlierLine';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
 import type { EntryProps, Taken } from './entries';
@@ -34,7 +35,9 @@ interface EntryStepProps {
   readonly own: readonly Reading[];
   /** why it is due again */
   readonly because: WalkStop['because'];
-  readonly take: Action<[taken: readonly Taken[], note: string]>;
+  readonly take: Action<[taken: readonly Taken[], note: string, last: boolean]>;
+  /** the verdict that comes of it, as it comes */
+  readonly coming: Coming;
   readonly skip: Action<[why: string]>;
 }
 
@@ -65,13 +68,13 @@ export function EntryStep(props: EntryStepProps) {
     verdict,
     draftKey: `draft|${walk.id}|${check.id}|${wish.state}`,
     linksOut: wish.linksOut,
-    onTake: async (taken) => {
+    onTake: async (taken, last = true) => {
       const [trouble] = taken.flatMap(({ place, value }) =>
         challenges({ value, note: '' }, atPlace(check, place)),
       );
       const why = trouble ? await asked(trouble.message) : note;
       if (why === undefined) return false;
-      const stored = await take.run(taken, why.trim());
+      const stored = await take.run(taken, why.trim(), last);
       if (stored) setNote('');
       return stored;
     },
@@ -130,6 +133,7 @@ function Frame({ children, footer, ...props }: FrameProps) {
       beside={check.kind === 'measure' || check.kind === 'series'}
       head={head}
       footer={thumb(props, footer)}
+      over={<Glimpse of={props.coming} />}
     >
       <PositionBanner
         check={check}

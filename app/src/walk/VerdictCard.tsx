@@ -55,7 +55,7 @@ export function VerdictCard({ verdict, facts, otherwise }: VerdictCardProps) {
   if (!worst) return null;
   return (
     <View style={styles.verdict} testID="verdict">
-      <Banner verdict={verdict} worst={worst} />
+      <VerdictBanner verdict={verdict} worst={worst} />
       <Soon>
         <SumsCard findings={worst.findings} />
         {otherwise}
@@ -75,7 +75,13 @@ interface PlaceProps {
   readonly worst: PlaceVerdict;
 }
 
-function Banner({ verdict, worst }: PlaceProps) {
+interface BannerProps extends PlaceProps {
+  /** what it says is not kept yet */
+  readonly coming?: boolean;
+}
+
+/** The word, the number with its ±, why in a sentence, the strip. */
+export function VerdictBanner({ verdict, worst, coming = false }: BannerProps) {
   const palette = usePalette();
   const { check, decision } = verdict;
   const fill = DECISION_FILL[decision];
@@ -93,7 +99,7 @@ function Banner({ verdict, worst }: PlaceProps) {
     >
       <View style={[styles.head, { backgroundColor: fill ? palette[fill] : palette.card }]}>
         <Glyph decision={decision} color={color} size={36} />
-        <Title style={[styles.grows, { color }]} testID="decision">
+        <Title style={[styles.grows, { color }]} testID={coming ? 'decision coming' : 'decision'}>
           {DECISION_WORDS[decision]}
         </Title>
         <Strong style={{ color }}>{numberWords(check, worst)}</Strong>

@@ -34,8 +34,11 @@ export interface EntryProps<C extends Check = Check> {
   readonly draftKey: string;
   /** links to take out, when the chain is being shortened */
   readonly linksOut: number;
-  /** stores readings as they are taken; tells whether they are stored */
-  readonly onTake: (taken: readonly Taken[]) => Promise<boolean>;
+  /**
+   * stores readings as they are taken; tells whether they are stored
+   * @param last with them all places are read
+   */
+  readonly onTake: (taken: readonly Taken[], last?: boolean) => Promise<boolean>;
   /** all places are read: show the verdict */
   readonly onDone: () => void;
   /** lays the entry into the screen: what scrolls, and what the thumb does */

@@ -1,6 +1,7 @@
 import { addDays } from 'date-fns/addDays';
 import { parseISO } from 'date-fns/parseISO';
 import type {
+  Check,
   Day,
   Decision,
   DueLine,
@@ -92,6 +93,17 @@ export function factsOf({ machine, readings, costs, rates }: KnownOf, today: Day
     ...(costs ? { costs } : {}),
     ...(rates ? { rates } : {}),
   };
+}
+
+/**
+ * What one check of a machine comes to: the very verdict that {@link standingOf} gives, with nothing
+ * else worked out.
+ * @returns undefined for a check that was never read
+ */
+export function verdictOf(file: MachineFile, check: Check, today: Day): CheckVerdict | undefined {
+  const as = { ...file, rejudged: file.machine.rejudged };
+  const facts = factsOf(file, today);
+  return judgeMachine(checksAsRead([check], file.readings, as), file.readings, facts)[0];
 }
 
 /** Where a machine stands today. Everything in it is derived; nothing of it is stored. */

@@ -4,9 +4,9 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { build } from 'esbuild';
 import { PRECEDENCE } from '@green-tally/core/findings';
-import { standingOf } from '@green-tally/core/plan';
+import { standingOf, verdictOf } from '@green-tally/core/plan';
 import { printSheet } from '@green-tally/core/sheets';
-import { admission } from '@green-tally/core/walk';
+import { checksFor, admission } from '@green-tally/core/walk';
 import { scenario } from '@green-tally/demo';
 import { demoSheets } from '../../../demo/src/sheets';
 import { writeReadingsCsv } from '../walks/writeCsv';
@@ -43,6 +43,13 @@ describe('the invented dealership', () => {
     expect(standings.filter((s) => s.late)).toHaveLength(1);
     expect(standings.some((s) => s.hoursOpen === 0 && s.walkState === 'done')).toBe(true);
     expect(standings.filter((s) => s.walkState === 'none').length).toBeGreaterThan(1);
+  });
+  test('a check judged by itself comes to what the standing of its machine says', () => {
+    for (const f of files.filter((_, i) => i % 4 === 0)) {
+      const { verdicts } = standingOf(f, demo.today);
+      const alone = checksFor(f.machine, f.sheets).map((c) => verdictOf(f, c, demo.today));
+      expect(alone.filter(Boolean)).toEqual(verdicts);
+    }
   });
   test('every finding there is occurs somewhere', () => {
     const found = new Set(

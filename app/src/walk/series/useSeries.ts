@@ -79,11 +79,12 @@ export function useSeries({
   const wrong = readAt(place, pass);
   const store = async (taken: Taken) => {
     setChallenge(undefined);
-    if (!(await onTake([{ ...taken, strikes: wrong?.id, tool: hand.tool }]))) return;
+    const left = unread(pass).filter((p) => p !== taken.place);
+    const last = !left.length && (pass === 'travel' || !check.takeUp);
+    if (!(await onTake([{ ...taken, strikes: wrong?.id, tool: hand.tool }], last))) return;
     setText('');
     setChosen(undefined);
-    const left = unread(pass).filter((p) => p !== taken.place);
-    if (!left.length && (pass === 'travel' || !check.takeUp)) onDone();
+    if (last) onDone();
   };
   const take = async (value: number, typed: string, written: string) => {
     setTrouble(undefined);

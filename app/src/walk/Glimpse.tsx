@@ -1,0 +1,64 @@
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { worstPlace, type CheckVerdict } from '@green-tally/core/verdict';
+import { Over } from '../ui';
+import { CheckTitle } from './CheckParts';
+import { VerdictBanner } from './VerdictCard';
+
+/** A verdict on its way to its screen: whoever shows it hears of it, and nothing else is drawn. */
+export interface Coming {
+  readonly now: () => CheckVerdict | undefined;
+  readonly hear: (listener: () => void) => () => void;
+  readonly show: (verdict: CheckVerdict | undefined) => void;
+}
+
+function coming(): Coming {
+  let verdict: CheckVerdict | undefined;
+  const listeners = new Set<() => void>();
+  return {
+    now: () => verdict,
+    hear: (listener) => {
+      listeners.add(listener);
+      return () => void listeners.delete(listener);
+    },
+    show: (next) => {
+      verdict = next;
+      listeners.forEach((l) => l());
+    },
+  };
+}
+
+export const useComing = (): Coming => useState(coming)[0];
+
+/**
+ * The word, the number and why, at the place where the verdict's screen has them, over the entry
+ * until that screen is drawn: to keep the reading and to work out what follows takes a slow phone
+ * longer than to judge it.
+ */
+export function Glimpse({ of }: { readonly of: Coming }) {
+  const verdict = useSyncExternalStore(of.hear, of.now, of.now);
+  useEffect(() => () => of.show(undefined), [of]);
+  const worst = verdict && worstPlace(verdict);
+  if (!worst) return null;
+  return (
+    // said aloud by the screen that follows
+    <Over>
+      <CheckTitle check={verdict.check} />
+      <VerdictBanner verdict={verdict} worst={worst} coming />
+    </Over>
+  );
+}
+
+/** Nothing is painted in a page that is put away, ms. */
+const UNSEEN = 100;
+
+/** Resolves when what was just changed has been painted. */
+export const painted = (): Promise<void> =>
+  new Promise((done) => {
+    const late = setTimeout(done, UNSEEN);
+    requestAnimationFrame(() =>
+      setTimeout(() => {
+        clearTimeout(late);
+        done();
+      }),
+    );
+  });
