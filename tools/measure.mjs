@@ -110,31 +110,37 @@ async function firstScreen(base, executablePath, rate) {
 /**
  * From the finger's lifting until the frame that shows what is waited for is drawn, told by the page
  * itself: what the measuring browser's own questions take is not in it.
- * @param shown a selector, or what the heading must no longer be
+ * @param shown selectors of what is waited for one after the other, or what the heading must no longer be
  */
-async function tapped(page, button, shown) {
-  const told = page.evaluate(
-    ({ selector, not }) =>
+function shownAfterTap(page, shown) {
+  return page.evaluate(
+    ({ selectors = ['h1'], not }) =>
       new Promise((done) => {
+        const times = [];
         let from;
         globalThis.addEventListener('pointerup', (e) => (from = e.timeStamp), {
           capture: true,
           once: true,
         });
-        const there = () => {
-          const heading = document.querySelector('h1')?.textContent;
-          return selector ? document.querySelector(selector) : heading && heading !== not;
+        const there = (selector) => {
+          const text = document.querySelector(selector)?.textContent;
+          return text && text !== not;
         };
-        const look = () =>
-          from !== undefined && there()
-            ? requestAnimationFrame(() => setTimeout(() => done(performance.now() - from)))
-            : requestAnimationFrame(look);
+        const look = () => {
+          if (from === undefined || !there(selectors[times.length]))
+            return requestAnimationFrame(look);
+          requestAnimationFrame(() =>
+            setTimeout(() => {
+              times.push(performance.now() - from);
+              if (times.length === selectors.length) done(times);
+              else look();
+            }),
+          );
+        };
         look();
       }),
     shown,
   );
-  await button.click();
-  return told;
 }
 
 /**
@@ -166,13 +172,24 @@ async function tapToVerdict(base, executablePath, rate, serial) {
     await line.click();
   await page.getByTestId('confirm position').click();
   const times = [];
+  const whole = [];
   const onward = [];
   for (let i = 0; i < 9; i += 1) {
     await page.getByTestId('pad text').fill((34 + i / 10).toFixed(1));
     const judge = page.getByTestId('judge');
-    times.push(await tapped(page, judge, { selector: '[data-testid^="decision"]' }));
+    // twice told: the verdict, and its screen with all that may be done
+    const [[word, all]] = await Promise.all([
+      shownAfterTap(page, {
+        selectors: ['[data-testid^="decision"]', '[data-testid="next check"]'],
+      }),
+      judge.click(),
+    ]);
+    times.push(word);
+    whole.push(all);
     const not = await page.locator('h1').first().textContent();
-    onward.push(await tapped(page, page.getByTestId('next check'), { not }));
+    const next = page.getByTestId('next check');
+    const [[after]] = await Promise.all([shownAfterTap(page, { not }), next.click()]);
+    onward.push(after);
     // the next check has taken this one's place: what is before it is the walk
     await page.goBack();
     await openBelt();
@@ -180,7 +197,7 @@ async function tapToVerdict(base, executablePath, rate, serial) {
   }
   await browser.close();
   process.stdout.write(
-    `tap on Judge to verdict at ${rate}× slow-down, median of 9: ${middle(times)} ms; from there to the next check ${middle(onward)} ms\n`,
+    `tap on Judge to verdict at ${rate}× slow-down, median of 9: ${middle(times)} ms, its screen with what may be done ${middle(whole)} ms; from there to the next check ${middle(onward)} ms\n`,
   );
 }
 

@@ -36,9 +36,9 @@ test('after the last of several taps, not after the first', async () => {
   const state = waiting();
   await jest.advanceTimersByTimeAsync(400);
   touch();
-  await jest.advanceTimersByTimeAsync(500);
+  await jest.advanceTimersByTimeAsync(650);
   expect(state.over).toBe(false);
-  await jest.advanceTimersByTimeAsync(150);
+  await jest.advanceTimersByTimeAsync(100);
   expect(state.over).toBe(true);
 });
 
@@ -51,6 +51,16 @@ test('hands that never rest are waited for no longer than 2.5 s', async () => {
   }
   expect(state.over).toBe(false);
   await jest.advanceTimersByTimeAsync(200);
+  expect(state.over).toBe(true);
+});
+
+test('what comes of a tap late is drawn before anything is sent', async () => {
+  touch();
+  await jest.advanceTimersByTimeAsync(600);
+  const state = waiting();
+  await jest.advanceTimersByTimeAsync(500);
+  expect(state.over).toBe(false);
+  await jest.advanceTimersByTimeAsync(250);
   expect(state.over).toBe(true);
 });
 

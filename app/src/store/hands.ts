@@ -1,5 +1,5 @@
-/** Hands rest when nothing was touched for so long, ms. */
-const REST = 600;
+/** Hands rest when nothing was touched, and nothing came of it, for so long, ms. */
+const REST = 700;
 /** Nothing waits longer for them, ms. */
 const AT_MOST = 2500;
 
@@ -18,9 +18,11 @@ export function watchHands(): () => void {
  * then. At once where nothing was touched.
  */
 export async function handsRest(): Promise<void> {
-  const latest = performance.now() + AT_MOST;
+  const asked = performance.now();
+  if (asked - touched > AT_MOST) return;
   for (;;) {
-    const left = Math.min(touched + REST, latest) - performance.now();
+    // what was asked for is drawn first, however long ago the tap was
+    const left = Math.min(Math.max(touched, asked) + REST, asked + AT_MOST) - performance.now();
     if (left <= 0) return;
     await new Promise((resolve) => setTimeout(resolve, left));
   }
