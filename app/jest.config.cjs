@@ -6,6 +6,7 @@ module.exports = {
   preset: 'jest-expo',
   roots: ['<rootDir>/src'],
   setupFiles: ['<rootDir>/src/testing/setup.ts'],
+  setupFilesAfterEnv: ['<rootDir>/src/testing/patience.ts'],
   transformIgnorePatterns: [
     first.replace('(?!', '(?!(.*/)?(@rneui|uuid|tinyqueue|dexie|zod|simple-statistics|date-fns)/|'),
     ...rest,

@@ -3,6 +3,7 @@
  * needs them.
  * Import from here lazily; the phone that walks never loads it.
  */
+export { ChangeoverScreen } from '../machine/ChangeoverScreen';
 export { HarvestEntry } from '../machine/HarvestEntry';
 export { ImportCard } from '../readings/ImportCard';
 export { SetupScreen } from '../session/SetupScreen';

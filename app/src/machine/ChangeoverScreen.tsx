@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { cropsOf, settingsToMove, type SettingMove } from '@green-tally/core/walk';
-import { useHeaders, useSpec } from '../store';
+import { useHeaders } from '../settings/useBooks';
+import { useSpec } from '../store';
 import {
   Body,
   Card,

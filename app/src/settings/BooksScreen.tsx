@@ -1,18 +1,11 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSWRConfig } from 'swr';
-import { BOOK_COLUMNS, type BookKind, type BookReport } from '@green-tally/core/contracts';
+import { BOOK_COLUMNS, type BookKind, type BookReport } from '@green-tally/core/contracts/books';
 import { mayDo } from '@green-tally/core/rights';
 import { printNumber } from '@green-tally/core/units';
-import {
-  api,
-  listsChanged,
-  useAction,
-  useCustomers,
-  useHeaders,
-  useSession,
-  useTextDraft,
-} from '../store';
+import { api, listsChanged, useAction, useSession, useTextDraft } from '../store';
+import { useCustomers, useHeaders } from './useBooks';
 import {
   Card,
   Choice,

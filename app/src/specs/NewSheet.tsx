@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { useSWRConfig } from 'swr';
 import type { NewSheet as Wish } from '@green-tally/core/contracts';
-import { api, useAction, useSpecModels, useStarters, useTextDraft } from '../store';
+import { api, useAction, useSpecModels, useTextDraft } from '../store';
+import { useStarters } from '../settings/useBooks';
 import { Card, Choice, Heading, Notice, Press, Quiet, Row, TextEntry } from '../ui';
 import { limitsPath } from './words';
 

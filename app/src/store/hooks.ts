@@ -12,7 +12,6 @@ import {
   SheetPage,
   SpecDetail,
   SpecPage,
-  Starter,
 } from '@green-tally/core/contracts';
 import { Breakdown } from '@green-tally/core/contracts/breakdown';
 import type { MachineFile } from '@green-tally/core/contracts';
@@ -27,7 +26,8 @@ import { machineHere, type Here } from './here';
 import { noteKept } from './kept';
 import { withOutgoing } from './laid';
 import { clearFacts, isOpen, isOwn, signInsSoFar } from './owner';
-import { onPut, onSync, outboxChanges, syncNow, type Sync } from './outbox';
+import { onPut } from './outbox';
+import { onSync, outboxChanges, syncNow, type Sync } from './sync';
 
 /** How SWR asks: the server first; without signal, what was kept here. */
 export const swrConfig: SWRConfiguration = {
@@ -103,8 +103,6 @@ export function useBreakdowns(id: string) {
 }
 export const useCosts = () => useAnswer('GET /costs', {}, CostsPage);
 
-const Starters = z.object({ starters: z.array(Starter) });
-export const useStarters = () => useAnswer('GET /starters', {}, Starters);
 const Pages = z.object({ pages: z.array(SheetPage) });
 /** Pages of the book kept with a model's sheet; asked for when there is a model. */
 export const usePages = (model: string) =>

@@ -15,9 +15,9 @@ export {
   sendAgain,
   startOutbox,
   takeBack,
-  type Sync,
 } from './outbox';
 export { clearDevice, makeOwn } from './owner';
+export type { Sync } from './sync';
 export * from './useAction';
 export { newTick, useTick } from './useTick';
 export { notesAmong, pageWithNotes } from './visitNotes';

@@ -2,14 +2,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import useSWRInfinite from 'swr/infinite';
 import type { z } from 'zod';
 import type { Given, Routes } from '@green-tally/core/api';
-import {
-  CustomerPage,
-  DueList,
-  HeaderPage,
-  VisitPage,
-  WorkList,
-  Yard,
-} from '@green-tally/core/contracts';
+import { DueList, VisitPage, WorkList, Yard } from '@green-tally/core/contracts';
 import { pathOf, type Asked } from './api';
 import { useKeptSince } from './kept';
 import type { NotedVisit } from './local';
@@ -46,9 +39,10 @@ export function useWithLists(again: () => void): void {
   useEffect(() => onLists(() => latest.current()), []);
 }
 
+/** Lists that come page by page, and what may be asked of them. */
 type Paged =
   'GET /yard' | 'GET /due' | 'GET /work' | 'GET /visits' | 'GET /customers' | 'GET /headers';
-type Query<K extends Paged> = Partial<Given<Routes[K]['query']>>;
+export type Query<K extends Paged> = Partial<Given<Routes[K]['query']>>;
 interface Page {
   readonly next: string | null;
 }
@@ -66,7 +60,8 @@ export interface List<T extends Page> {
   readonly asOf: string | undefined;
 }
 
-function useList<K extends Paged, T extends Page>(
+/** A list, as far as it is asked for; what of it is laid over its pages until it is asked anew. */
+export function useList<K extends Paged, T extends Page>(
   id: K,
   query: Query<K>,
   contract: z.ZodType<T>,
@@ -136,11 +131,3 @@ export const useWorkLines = (query: Query<'GET /work'>): List<WorkList> =>
 /** Visits, earliest first, as far as they are asked for. */
 export const useVisits = (query: Query<'GET /visits'> = {}): List<VisitPage> =>
   useList('GET /visits', query, VisitPage, pageWithNotes);
-
-/** Customers by name, as far as they are asked for. */
-export const useCustomers = (query: Query<'GET /customers'> = {}): List<CustomerPage> =>
-  useList('GET /customers', query, CustomerPage);
-
-/** Headers by serial, as far as they are asked for. */
-export const useHeaders = (query: Query<'GET /headers'> = {}): List<HeaderPage> =>
-  useList('GET /headers', query, HeaderPage);

@@ -4,7 +4,8 @@ import { withOutgoing } from './laid';
 import { forget } from './facts';
 import { machineHere } from './here';
 import { local } from './local';
-import { dismiss, flush, isHeld, pauseOutbox, put, sendAgain, syncNow, takeBack } from './outbox';
+import { dismiss, flush, isHeld, pauseOutbox, put, sendAgain, takeBack } from './outbox';
+import { syncNow } from './sync';
 import { answering, type Answer } from '../testing/answering';
 import { machineFile, reading } from '../testing/fixtures';
 

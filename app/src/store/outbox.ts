@@ -31,47 +31,14 @@ import { listsChanged } from './lists';
 import { local, type NotedVisit, type Outgoing, type PhotoFile } from './local';
 import { isOwn, ownerNow, setOwner } from './owner';
 import { sendSome } from './sending';
+import { tell } from './sync';
 import { notesAmong } from './visitNotes';
-
-/** How sending stands, for the one line that says so. */
-export interface Sync {
-  readonly waiting: number;
-  readonly refused: number;
-  readonly sending: boolean;
-  readonly offline: boolean;
-  readonly sentAt: string | null;
-}
 
 const SOONEST = 4000;
 const LATEST = 60_000;
 
-let sync: Sync = { waiting: 0, refused: 0, sending: false, offline: false, sentAt: null };
-let listeners: (() => void)[] = [];
 let pause = SOONEST;
 let timer: ReturnType<typeof setTimeout> | undefined;
-let changes = 0;
-
-export const syncNow = (): Sync => sync;
-/** Counts changes of the outbox, so that views know to look again. */
-export const outboxChanges = (): number => changes;
-export function onSync(listener: () => void): () => void {
-  listeners.push(listener);
-  return () => {
-    listeners = listeners.filter((l) => l !== listener);
-  };
-}
-
-/** @returns the ids of what waits here, of whoever is signed in */
-async function tell(change: Partial<Sync> = {}): Promise<ReadonlySet<string>> {
-  const own = (await local.outgoing.toArray()).filter(isOwn);
-  const waits = own.filter((o) => o.state === 'waiting');
-  const refused = own.length - waits.length;
-  sync = { ...sync, waiting: waits.length, refused, ...change };
-  changes += 1;
-  listeners.forEach((l) => l());
-  return new Set(waits.map((o) => o.id));
-}
-
 let heard: ((rows: readonly Outgoing[]) => void)[] = [];
 /** Hears what was just kept here, before the tables tell of it. */
 export function onPut(listener: (rows: readonly Outgoing[]) => void): () => void {
@@ -159,7 +126,7 @@ export function flush(): Promise<void> {
  * Sends without being waited for, after a run under way (which may just have looked); what breaks
  * is told to the console.
  */
-async function flushSoon(): Promise<void> {
+export async function flushSoon(): Promise<void> {
   try {
     await running?.catch(() => undefined);
     await flush();
@@ -168,44 +135,9 @@ async function flushSoon(): Promise<void> {
   }
 }
 
-/** So long what is written straight to the server waits for what was taken before it, ms. */
-const TURN_MS = 10_000;
-/** Looked at so often while another tab sends, ms. */
-const LOOK_MS = 250;
-
-/**
- * Resolves when all that waits here to be sent has been answered; photos, which take long, and what
- * is held are not waited for. At once where sending stops for want of signal (what asked goes the
- * same way then, and says so), and after 10 s at the latest.
- */
-export async function sentBefore(): Promise<void> {
-  const before = await onTheirWay();
-  if (before.length === 0) return;
-  let over = false;
-  void flushSoon().then(() => (over = true));
-  const until = Date.now() + TURN_MS;
-  while (Date.now() < until) {
-    const still = new Set(await onTheirWay());
-    if (!before.some((id) => still.has(id)) || (over && !elsewhere)) return;
-    await new Promise<void>((look) => {
-      const late = setTimeout(heard, LOOK_MS);
-      const deaf = onSync(heard);
-      function heard() {
-        clearTimeout(late);
-        deaf();
-        look();
-      }
-    });
-  }
-}
-
-const onTheirWay = async (): Promise<readonly string[]> =>
-  (await local.outgoing.where('state').equals('waiting').toArray())
-    .filter((o) => isOwn(o) && !isHeld(o) && o.kind !== 'photo')
-    .map((o) => o.id);
-
-/** Another tab sends, as far as this one saw last. */
 let elsewhere = false;
+/** Whether another tab sends, as far as this one saw last. */
+export const sentElsewhere = (): boolean => elsewhere;
 
 async function sendUnderLock(): Promise<void> {
   clearTimeout(timer);

@@ -1,5 +1,6 @@
 import { local } from './local';
-import { flush, othersWait, ownOutbox, pauseOutbox, put, syncNow } from './outbox';
+import { flush, othersWait, ownOutbox, pauseOutbox, put } from './outbox';
+import { syncNow } from './sync';
 import { clearDevice, makeOwn, setOwner } from './owner';
 import { answering } from '../testing/answering';
 import { machineFile, reading } from '../testing/fixtures';

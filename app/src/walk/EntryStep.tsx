@@ -1,12 +1,11 @@
 import { createElement, useRef, useState, type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
 import type { Check, MachineFile, Reading, Walk } from '@green-tally/core/contracts';
 import { atPlace } from '@green-tally/core/kinds';
 import type { CheckVerdict } from '@green-tally/core/verdict';
-import { SAFETY, type SafetyId } from '@green-tally/core/stand';
+import type { SafetyId } from '@green-tally/core/stand';
 import { challenges, positionOf, type WalkStop } from '@green-tally/core/walk';
-import { put, useAction, useTextDraft, useTick, type Action } from '../store';
-import { Buttons, Notice, Press, Row, Screen, Soon, Strong, TextEntry, TickLine } from '../ui';
+import { put, useAction, useTextDraft, type Action } from '../store';
+import { Notice, Press, Row, Screen, Soon, TextEntry } from '../ui';
 import { ChallengeThumb } from './ChallengeThumb';
 import { BenchLink } from './BenchLink';
 import { CheckTitle, WhyCard } from './CheckParts';
@@ -15,6 +14,7 @@ import { EarlierLine } from './EarlierLine';
 import { takenIn, type CheckEvent, type CheckStep } from './checkStep';
 import type { EntryProps, Taken } from './entries';
 import { entryOf } from './entryOf';
+import { RunAndLook, SkipEntry } from './EntryThumbs';
 import { useKeys } from './keys/useKeys';
 import { PositionBanner } from './PositionBanner';
 import type { Standing } from './useStand';
@@ -219,84 +219,3 @@ function AsLeftNotice({ check, renewed }: { check: Check; renewed: boolean }) {
     />
   );
 }
-
-interface RunAndLookProps extends Pick<EntryStepProps, 'walk' | 'check' | 'tell'> {
-  readonly machineId: string;
-}
-
-/** An adjuster moves at its first run: run it with everyone clear, make it safe again, look. */
-function RunAndLook({ machineId, walk, check, tell }: RunAndLookProps) {
-  const [done, setDone] = useState<readonly number[]>([]);
-  const ran = useTick(machineId);
-  const left = SAFETY.runFirst.lines.length - done.length;
-  return (
-    <>
-      {SAFETY.runFirst.lines.map((line, i) => (
-        <TickLine
-          key={line}
-          line={line}
-          testID={`settle ${i}`}
-          on={done.includes(i)}
-          onPress={() => setDone(done.includes(i) ? done.filter((d) => d !== i) : [...done, i])}
-        />
-      ))}
-      {ran.trouble ? <Strong tone="rust">{ran.trouble}</Strong> : null}
-      <Press
-        fill="pine"
-        title={left ? 'Confirm the lines above first' : 'Looked again: enter what it shows'}
-        testID="looked again"
-        disabled={left > 0}
-        loading={ran.busy}
-        onPress={() =>
-          void ran
-            .run(`ran|${walk.id}|${check.id}`, true)
-            .then((kept) => kept && tell({ type: 'looked' }))
-        }
-      />
-    </>
-  );
-}
-
-interface SkipEntryProps {
-  readonly draftKey: string;
-  readonly skip: Action<[why: string]>;
-  readonly onBack: () => void;
-}
-
-function SkipEntry({ draftKey, skip, onBack }: SkipEntryProps) {
-  const [why, setWhy] = useTextDraft(draftKey);
-  const [missing, setMissing] = useState(false);
-  const send = async () => {
-    if (!why.trim()) return setMissing(true);
-    if (await skip.run(why.trim())) setWhy('');
-  };
-  const trouble = skip.trouble || (missing && !why.trim() ? 'Say why it is not measured.' : '');
-  return (
-    <>
-      <TextEntry
-        label="Why is it not measured?"
-        value={why}
-        onChange={setWhy}
-        hint="cover seized, too dark, part missing"
-      />
-      {trouble ? (
-        <View role="alert">
-          <Strong tone="rust">{trouble}</Strong>
-        </View>
-      ) : null}
-      <Buttons>
-        <Press style={styles.half} title="Back" onPress={onBack} small />
-        <Press
-          style={styles.half}
-          fill="violet"
-          title="Skip it"
-          loading={skip.busy}
-          onPress={() => void send()}
-          small
-        />
-      </Buttons>
-    </>
-  );
-}
-
-const styles = StyleSheet.create({ half: { flex: 1 } });

@@ -4,14 +4,13 @@ import { View } from 'react-native';
 import type { MachineFile, WorkLine } from '@green-tally/core/contracts';
 import { countsFrom } from '@green-tally/core/intervals';
 import type { Standing, StandingWork } from '@green-tally/core/plan';
-import { partsUsed, takenHeavy, workedOn, type WorkPart } from '@green-tally/core/work';
-import { useToday } from '../store';
-import { Buttons, Card, Chip, Go, Heading, Notice, Press, Quiet, Strong, TickLine } from '../ui';
-import { dayWords, weekdayWords } from '../yard/words';
-import { Answers } from './Answers';
+import { takenHeavy } from '@green-tally/core/work';
+import { Card, Chip, Heading, Notice, Press, Quiet, Strong } from '../ui';
+import { dayWords } from '../yard/words';
+import { AcceptedWork, doneWords } from './AcceptedWork';
+import { Decide, HeavyParts, type OfMachine } from './DecideLine';
 import { untilWords } from './words';
 import { WorkCard } from './WorkCard';
-import { WorkedForm } from './WorkedForm';
 import type { Work } from './useWork';
 
 interface WorkItemsProps {
@@ -37,7 +36,7 @@ export function WorkItems({ file, standing, lines, work, left }: WorkItemsProps)
   return (
     <>
       <Called lines={of('called')} {...shared} />
-      <Accepted lines={of('accepted')} file={file} standing={standing} {...shared} />
+      <AcceptedWork lines={of('accepted')} file={file} standing={standing} {...shared} />
       <Beside lines={of('beside')} {...shared} />
       <PutOff lines={of('putOff')} {...shared} />
       <LeftAlone items={left} />
@@ -80,22 +79,7 @@ function PutRight({ done, harvest, name }: PutRightProps) {
   );
 }
 
-/** Who worked on it, how long, and what was fitted. */
-function doneWords(item: StandingWork): string {
-  const worked = workedOn(item);
-  if (!worked.length) return '';
-  const minutes = worked.reduce((sum, w) => sum + w.minutes, 0);
-  const hands = [...new Set(worked.flatMap((w) => w.hands))].join(', ');
-  const parts = partsUsed(item).map((p) => `${p.quantity} × ${p.number}`);
-  return ` (${minutes} min, ${hands}${parts.length ? `, ${parts.join(', ')}` : ''})`;
-}
-
-interface Shared {
-  readonly machineId: string;
-  readonly hours: number;
-  readonly work: Work;
-}
-interface LinesProps extends Shared {
+interface LinesProps extends OfMachine {
   readonly lines: readonly WorkLine[];
 }
 
@@ -136,53 +120,6 @@ function Called({ lines, machineId, work, hours }: LinesProps) {
       ) : null}
     </Card>
   );
-}
-
-/** Yes, or something else. */
-function Decide({ line, machineId, work, hours }: Shared & { readonly line: WorkLine }) {
-  const today = useToday();
-  const [more, setMore] = useState(false);
-  const name = line.component;
-  return (
-    <>
-      <Buttons>
-        <Press
-          title="Accept into work"
-          label={`Accept into work: ${line.component}`}
-          disabled={work.accept.busy}
-          onPress={() => void work.accept.run([{ machineId, work: line.work }])}
-          small
-        />
-        <SomethingElse name={name} shown={!more} onPress={() => setMore(true)} />
-      </Buttons>
-      {more ? (
-        <Answers
-          line={line}
-          name={name}
-          now={{ today, hours }}
-          busy={work.say.busy || work.accept.busy}
-          onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
-          onAccept={(changed, proposed) =>
-            work.accept.run([{ machineId, work: changed, proposed: proposed ?? null }])
-          }
-          onClose={() => setMore(false)}
-        />
-      ) : null}
-    </>
-  );
-}
-
-interface SomethingElseProps {
-  readonly name: string;
-  readonly shown: boolean;
-  readonly onPress: () => void;
-}
-
-/** Opens what else there is to say of some work. */
-function SomethingElse({ name, shown, onPress }: SomethingElseProps) {
-  return shown ? (
-    <Press title="Something else…" label={`Something else: ${name}`} small onPress={onPress} />
-  ) : null;
 }
 
 const FEW = 3;
@@ -239,35 +176,6 @@ function PutOff({ lines, machineId, work }: LinesProps) {
   );
 }
 
-interface HeavyPartsProps {
-  readonly parts: readonly WorkPart[];
-  /** numbers of those that the heavy one is taken for */
-  readonly taken: readonly string[];
-  readonly onToggle: (number: string) => void;
-}
-
-/** Where a part has a heavy one beside it, the one who accepts the work chooses. */
-function HeavyParts({ parts, taken, onToggle }: HeavyPartsProps) {
-  const offered = parts.flatMap(({ number, name, heavy }) =>
-    heavy ? [{ number, name, heavy }] : [],
-  );
-  if (!offered.length) return null;
-  return (
-    <>
-      {offered.map(({ number, name, heavy }) => (
-        <TickLine
-          key={number}
-          testID={`heavy ${number}`}
-          line={`${heavy.name}, ${heavy.number}, in the place of ${name}${heavy.together ? `: all ${heavy.together} at once` : ''}`}
-          about={heavy.because}
-          on={taken.includes(number)}
-          onPress={() => onToggle(number)}
-        />
-      ))}
-    </>
-  );
-}
-
 function LeftAlone({ items }: { items: WorkItemsProps['left'] }) {
   return items.length ? (
     <Card testID="left alone">
@@ -281,98 +189,6 @@ function LeftAlone({ items }: { items: WorkItemsProps['left'] }) {
       <Quiet>A new reading asks anew.</Quiet>
     </Card>
   ) : null;
-}
-
-interface AcceptedProps extends LinesProps {
-  readonly file: MachineFile;
-  readonly standing: Standing;
-}
-
-function Accepted({ lines, standing, ...shared }: AcceptedProps) {
-  if (!lines.length) return null;
-  return (
-    <Card testID="accepted">
-      <Heading>{`In work: ${lines.length}`}</Heading>
-      {lines.map((line) => {
-        const item = standing.work.find((w) => w.id === line.item?.id);
-        return item ? (
-          <AcceptedItem key={line.key} {...{ line, item, standing }} {...shared} />
-        ) : null;
-      })}
-    </Card>
-  );
-}
-
-interface AcceptedItemProps extends Omit<AcceptedProps, 'lines'> {
-  readonly line: WorkLine;
-  readonly item: StandingWork;
-}
-
-function AcceptedItem({ line, item, file, standing, machineId, work, hours }: AcceptedItemProps) {
-  const today = useToday();
-  const [open, setOpen] = useState<'worked' | 'more' | undefined>();
-  const name = line.component;
-  const close = () => setOpen(undefined);
-  if (open === 'worked')
-    return <WorkedForm {...{ file, standing, item, name, work }} onDone={close} />;
-  return (
-    <WorkCard line={line}>
-      <Quiet>
-        {`accepted by ${item.acceptedBy}, ${dayWords(item.acceptedAt.slice(0, 10))}${item.visit ? `; visit ${weekdayWords(item.visit.startsOn)}` : ''}`}
-      </Quiet>
-      <AsProposed item={item} />
-      {item.asksReading ? (
-        <Go
-          to={`/walk/${machineId}?only=${item.checkId}`}
-          label={`Read it as left: ${name}`}
-          testID={`as left ${item.checkId}`}
-        >
-          <Strong tone="blue">{`Worked on${doneWords(item)}. Read it as left ›`}</Strong>
-        </Go>
-      ) : null}
-      <Buttons>
-        {item.from === 'task' ? (
-          <Go to={`/due/${machineId}`} label={`Tick it: ${name}`}>
-            <Strong tone="pine">Tick it under Due ›</Strong>
-          </Go>
-        ) : (
-          <Press
-            title={item.asksReading ? 'Done again' : 'Done: say so'}
-            label={`Done: ${name}`}
-            testID={`worked ${item.checkId}`}
-            onPress={() => setOpen('worked')}
-            small
-          />
-        )}
-        <Press
-          title="Withdraw"
-          label={`Withdraw: ${name}`}
-          disabled={work.withdraw.busy}
-          onPress={() => void work.withdraw.run(item)}
-          small
-        />
-        <SomethingElse name={name} shown={open !== 'more'} onPress={() => setOpen('more')} />
-      </Buttons>
-      {open === 'more' ? (
-        <Answers
-          line={line}
-          name={name}
-          now={{ today, hours }}
-          busy={work.say.busy}
-          onSay={(said) => work.say.run([{ machineId, work: line.work }], said)}
-          onClose={close}
-        />
-      ) : null}
-    </WorkCard>
-  );
-}
-
-/** How it was proposed, where the one who accepted it changed it. */
-function AsProposed({ item: { proposed, acceptedBy } }: { item: StandingWork }) {
-  if (!proposed) return null;
-  const parts = proposed.parts.map((p) => `${p.quantity} × ${p.number}`);
-  const all = [proposed.decision, `${proposed.minutes} min`, ...parts].join(', ');
-  return <Quiet testID="as proposed">{`Proposed: ${all}. Changed by ${acceptedBy}.`}</Quiet>;
 }
 
 function NoWork({ machineId, unknown }: { machineId: string; unknown: boolean }) {

@@ -1,20 +1,15 @@
 import { z } from 'zod';
 import {
   BatchAnswer,
-  BookKind,
-  BookReport,
-  BooksAsked,
   BranchCosts,
   CardLink,
   ChangesAsked,
   Check,
   CostsPage,
-  CustomerPage,
   DraftPublish,
   DraftSave,
   DueAsked,
   DueList,
-  HeaderPage,
   Id,
   Import,
   LooseBatch,
@@ -24,7 +19,6 @@ import {
   MachineFile,
   NewMachine,
   NewPage,
-  NewSheet,
   OperatorCard,
   OperatorNote,
   OperatorSaid,
@@ -45,7 +39,6 @@ import {
   SpecDetail,
   SpecPage,
   SpecSheet,
-  Starter,
   Tick,
   TickBatch,
   Walk,
@@ -58,6 +51,15 @@ import {
   Yard,
   YardAsked,
 } from '../contracts';
+import {
+  BookKind,
+  BookReport,
+  BooksAsked,
+  CustomerPage,
+  HeaderPage,
+  NewSheet,
+  Starter,
+} from '../contracts/books';
 import { PartSubstitution } from '../contracts/parts';
 import { PARTS_ROUTES } from './partsRoutes';
 import { PEOPLE_ROUTES } from './peopleRoutes';

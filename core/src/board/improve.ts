@@ -216,11 +216,30 @@ function takeOut(state: BoardState, free: readonly number[], dice: Random): numb
   const dear = free.filter((i) => costsMore(state, i));
   const seed = dear.length && dice.next() < 0.7 ? pick(dear) : pick(free);
   const way = dice.next();
-  const scored = free
-    .filter((i) => i !== seed)
-    .map((i) => ({ i, score: nearness(state, seed, i, way) * (0.5 + dice.next()) }))
-    .sort((a, b) => a.score - b.score);
-  return withMates(state, [seed, ...scored.map((s) => s.i)], most);
+  const near = (i: number) =>
+    i === seed ? Infinity : nearness(state, seed, i, way) * (0.5 + dice.next());
+  return withMates(state, [seed, ...leastOfAll(free, near, most)], most);
+}
+
+/** The few of a list that score least, the least first; of those that score alike the first. */
+function leastOfAll(
+  list: readonly number[],
+  scoreOf: (i: number) => number,
+  few: number,
+): number[] {
+  const found: number[] = [];
+  const scores: number[] = [];
+  for (const i of list) {
+    const score = scoreOf(i);
+    if (score === Infinity || (found.length === few && score >= (scores[few - 1] ?? 0))) continue;
+    let at = found.length < few ? found.length : few - 1;
+    for (; at > 0 && (scores[at - 1] ?? 0) > score; at -= 1) {
+      scores[at] = scores[at - 1] ?? 0;
+      found[at] = found[at - 1] ?? 0;
+    }
+    [scores[at], found[at]] = [score, i];
+  }
+  return found;
 }
 
 /** So many of a list from its head on, each with whom it shares a day: they part and meet anew. */

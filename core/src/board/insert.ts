@@ -73,11 +73,11 @@ class Search {
     this.overTime = problem.costs.overTime;
   }
 
-  /** Looks where it is pinned, or at both half days at which it would stay on its published day. */
+  /** Looks where it is pinned, or at both half days at which it would stay as it is published. */
   asPlanned(shift: Shift): void {
     const { pinned, published } = this.visit;
     if (pinned) return this.look(shift, shift.at[pinned.start] ?? -1);
-    if (!published) return;
+    if (!published || !sameCrew(published.crew, shift.crew)) return;
     const morning = published.start - (published.start % SLOTS_A_DAY);
     for (const slot of [morning, morning + 1]) {
       const from = shift.at[slot] ?? -1;

@@ -1,6 +1,6 @@
-// loaded by those alone who plan; its types are everybody's
+// loaded by those alone who need them; their types are everybody's
 export type * from './board';
-export * from './books';
+export type * from './books';
 export type * from './breakdown';
 export type * from './staff';
 export * from './card';

@@ -9,7 +9,7 @@ import addFormats from 'ajv-formats';
 import { ZipFile } from 'yazl';
 import { ARCHIVE_LISTS } from '@green-tally/core/archive';
 import { ArchiveManifest, ArchiveTaken, Formats } from '@green-tally/core/contracts/archive';
-import { BookKind } from '@green-tally/core/contracts';
+import { BookKind } from '@green-tally/core/contracts/books';
 import { readBook } from '../books/readBook';
 import { machineFileOf, MachineRow, PersonRow, ReadingRow } from '../db';
 import { readSnapshot } from '../fleetHours/snapshot';

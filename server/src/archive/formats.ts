@@ -1,5 +1,5 @@
 import { ARCHIVE_LISTS, type Column } from '@green-tally/core/archive';
-import { BOOK_COLUMNS, type BookKind } from '@green-tally/core/contracts';
+import { BOOK_COLUMNS, type BookKind } from '@green-tally/core/contracts/books';
 import type { Format } from '@green-tally/core/contracts/archive';
 import { COLUMNS } from '../walks/columns';
 

@@ -1,5 +1,5 @@
 import request from 'supertest';
-import { BOOK_COLUMNS, BookReport, type BookKind } from '@green-tally/core/contracts';
+import { BOOK_COLUMNS, BookReport, type BookKind } from '@green-tally/core/contracts/books';
 import { MachineRow, PersonRow } from '../db';
 import { openPlace, signedIn, type Place } from '../testing/place';
 

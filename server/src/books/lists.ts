@@ -1,6 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
+import { type Person } from '@green-tally/core/contracts';
 import {
   BOOK_COLUMNS,
   type BookKind,
@@ -9,8 +10,7 @@ import {
   type CustomerPage,
   type Header,
   type HeaderPage,
-  type Person,
-} from '@green-tally/core/contracts';
+} from '@green-tally/core/contracts/books';
 import { connection, MachineRow, PersonRow, spotOf } from '../db';
 import { cursorAt, placeAt } from '../paging';
 import { ownBranch } from '../people/people';

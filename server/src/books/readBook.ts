@@ -1,13 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
-import {
-  BOOK_COLUMNS,
-  Customer,
-  Header,
-  NewMachine,
-  NewPerson,
-  type BookKind,
-  type FieldTrouble,
-} from '@green-tally/core/contracts';
+import { NewMachine, NewPerson, type FieldTrouble } from '@green-tally/core/contracts';
+import { BOOK_COLUMNS, Customer, Header, type BookKind } from '@green-tally/core/contracts/books';
 import type { z } from 'zod';
 import { readTable, type CsvRecord, type TableReader } from '../files/readTable';
 import { fieldErrors } from '../errors';

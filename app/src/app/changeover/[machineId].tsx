@@ -1,1 +1,3 @@
-export { ChangeoverScreen as default } from '../../machine/ChangeoverScreen';
+import { later } from '../../ui';
+
+export default later('the changeover', async () => (await import('../../forms')).ChangeoverScreen);

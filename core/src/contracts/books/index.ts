@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BuiltAs, Id, LongText, MapSpot, ShortText, Slug } from './common';
+import { BuiltAs, Id, LongText, MapSpot, ShortText, Slug } from '../common';
 
 /** What a dealership keeps a list of, and can bring in as a file. */
 export const BookKind = z.enum(['customers', 'machines', 'headers', 'people']);
