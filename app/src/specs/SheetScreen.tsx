@@ -31,7 +31,12 @@ import { useEditing, type Editing } from './useEditing';
 import { WithSheet } from './WithSheet';
 import { checkPath, limitsPath, sheetPath } from './words';
 
-const AddCheck = later('the form', async () => (await import('../forms')).AddCheck);
+const AddCheck = later(
+  'the form',
+  async () => (await import('../forms')).AddCheck,
+  // as high as what comes: what stands below it does not move from under a finger
+  <Press title="Add a check" disabled onPress={() => undefined} small />,
+);
 // the figures are counted by those alone who may enter them
 const FiguresLine = later('the figures', async () => (await import('../forms')).FiguresLine);
 
