@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { MachineFile } from '@green-tally/core/contracts';
 import { cropsOf, settingsToMove, type SettingMove } from '@green-tally/core/walk';
-import { useHeaders } from '../settings/useBooks';
+import { useHeaders } from '../store/books';
 import { useSpec } from '../store';
 import {
   Body,

@@ -5,7 +5,7 @@ import { BOOK_COLUMNS, type BookKind, type BookReport } from '@green-tally/core/
 import { mayDo } from '@green-tally/core/rights';
 import { printNumber } from '@green-tally/core/units';
 import { api, listsChanged, useAction, useSession, useTextDraft } from '../store';
-import { useCustomers, useHeaders } from './useBooks';
+import { useCustomers, useHeaders } from '../store/books';
 import {
   Card,
   Choice,

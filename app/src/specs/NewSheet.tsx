@@ -4,7 +4,7 @@ import { StyleSheet } from 'react-native';
 import { useSWRConfig } from 'swr';
 import type { NewSheet as Wish } from '@green-tally/core/contracts';
 import { api, useAction, useSpecModels, useTextDraft } from '../store';
-import { useStarters } from '../settings/useBooks';
+import { useStarters } from '../store/books';
 import { Card, Choice, Heading, Notice, Press, Quiet, Row, TextEntry } from '../ui';
 import { limitsPath } from './words';
 

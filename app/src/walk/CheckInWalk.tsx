@@ -14,7 +14,7 @@ import { CheckTitle, Progress } from './CheckParts';
 import { DecideOtherwise } from './DecideOtherwise';
 import { EntryStep } from './EntryStep';
 import type { Taken } from './entries';
-import { painted, useComing } from './Glimpse';
+import { useComing } from './Glimpse';
 import { KeysHelp } from './keys/KeysHelp';
 import { useKeys } from './keys/useKeys';
 import { newReading } from './session';
@@ -95,13 +95,12 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
       });
       if (last) {
         const laid = { ...file, readings: [...file.readings, ...readings] };
-        coming.show(verdictOf(laid, check, today));
-        await painted();
+        await coming.glimpse(() => verdictOf(laid, check, today));
       }
       try {
         await put(readings.map((body) => ({ kind: 'reading' as const, body })));
       } catch (error) {
-        coming.show(undefined);
+        coming.over();
         throw error;
       }
     },

@@ -17,15 +17,26 @@ test('shows a verdict as it comes, and is gone with its entry', async () => {
   const coming = result.current;
   await render(<Glimpse of={coming} />);
   expect(screen.queryByTestId('decision coming')).toBeNull();
-  await act(() => coming.show(read(34)));
+  await act(() => coming.glimpse(() => read(34)));
   const hidden = { includeHiddenElements: true };
   expect(screen.getByTestId('decision coming', hidden)).toHaveTextContent('Replace');
   expect(screen.getByTestId('why', hidden)).toHaveTextContent(/34 mm is at or past the limit/);
-  await act(() => coming.show(undefined));
+  await act(() => coming.over());
   expect(screen.queryByTestId('decision coming', hidden)).toBeNull();
-  await act(() => coming.show(read(38)));
+  await act(() => coming.glimpse(() => read(38)));
   await screen.unmount();
   expect(coming.now()).toBeUndefined();
+});
+
+test('what cannot be judged shows nothing, and holds nothing up', async () => {
+  const told = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  const { result } = await renderHook(useComing);
+  await result.current.glimpse(() => {
+    throw new Error('not to be judged');
+  });
+  expect(result.current.now()).toBeUndefined();
+  expect(told).toHaveBeenCalledWith('glimpse', expect.any(Error));
+  told.mockRestore();
 });
 
 test('a check without a reading has nothing to show', () => {

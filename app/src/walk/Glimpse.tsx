@@ -8,22 +8,37 @@ import { VerdictBanner } from './VerdictCard';
 export interface Coming {
   readonly now: () => CheckVerdict | undefined;
   readonly hear: (listener: () => void) => () => void;
-  readonly show: (verdict: CheckVerdict | undefined) => void;
+  /**
+   * Shows what is judged, and resolves when it has been painted. One that cannot be judged is kept all
+   * the same: its screen says what is wrong with it.
+   */
+  readonly glimpse: (judge: () => CheckVerdict | undefined) => Promise<void>;
+  readonly over: () => void;
 }
 
 function coming(): Coming {
   let verdict: CheckVerdict | undefined;
   const listeners = new Set<() => void>();
+  const show = (next: CheckVerdict | undefined) => {
+    verdict = next;
+    listeners.forEach((l) => l());
+  };
   return {
     now: () => verdict,
     hear: (listener) => {
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
-    show: (next) => {
-      verdict = next;
-      listeners.forEach((l) => l());
+    glimpse: async (judge) => {
+      try {
+        show(judge());
+      } catch (error) {
+        console.error('glimpse', error);
+        return;
+      }
+      await painted();
     },
+    over: () => show(undefined),
   };
 }
 
@@ -36,7 +51,7 @@ export const useComing = (): Coming => useState(coming)[0];
  */
 export function Glimpse({ of }: { readonly of: Coming }) {
   const verdict = useSyncExternalStore(of.hear, of.now, of.now);
-  useEffect(() => () => of.show(undefined), [of]);
+  useEffect(() => of.over, [of]);
   const worst = verdict && worstPlace(verdict);
   if (!worst) return null;
   return (

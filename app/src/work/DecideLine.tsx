@@ -12,6 +12,7 @@ export interface OfMachine {
   readonly hours: number;
   readonly work: Work;
 }
+
 /** Yes, or something else. */
 export function Decide({ line, machineId, work, hours }: OfMachine & { readonly line: WorkLine }) {
   const today = useToday();

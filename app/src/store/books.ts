@@ -1,6 +1,8 @@
+// beside the store's index: what these answers are is loaded with the forms, not at start
 import { z } from 'zod';
 import { CustomerPage, HeaderPage, Starter } from '@green-tally/core/contracts/books';
-import { useAnswer, useList, type List, type Query } from '../store';
+import { useAnswer } from './hooks';
+import { useList, type List, type Query } from './lists';
 
 /** Customers by name, as far as they are asked for. */
 export const useCustomers = (query: Query<'GET /customers'> = {}): List<CustomerPage> =>
