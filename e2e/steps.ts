@@ -103,6 +103,8 @@ export async function confirmPosition(page: Page): Promise<void> {
   for (const line of await page.getByTestId('position').getByRole('checkbox').all())
     await line.click();
   await page.getByTestId('confirm position').click();
+  // kept on this device: what is read of the outbox from here on tells of it too
+  await expect(page.getByTestId('confirm position')).toBeHidden();
 }
 
 /** Types into the pad and presses Enter, then waits until the entry moved on. */
