@@ -82,7 +82,7 @@ test('a chain beside the strip: two taps, its length within ±, and back into it
   await expect(
     page
       .getByTestId('tool at hand')
-      .or(page.getByText(/photo ±0\.\d/))
+      .or(page.getByText(/photo, reads to 0\.\d/))
       .first(),
   ).toContainText('photo');
   await expect(page.getByTestId('photos').getByTestId('photo')).toHaveCount(1);

@@ -312,7 +312,9 @@ test('a tool of one’s own out of date, the wireless gauge, a caliper with a ca
     await page.getByRole('radio', { name: /Caliper 7/ }).click();
     await expect(page.getByTestId('tools')).toContainText('counts twice');
     await page.getByTestId('tool done').click();
-    await expect(page.getByLabel(/reading 1 · Caliper 7 ±0.1, out of date/)).toBeVisible();
+    await expect(
+      page.getByLabel(/reading 1 · Caliper 7, reads to 0.1 mm, out of date/),
+    ).toBeVisible();
     await page.getByTestId('pad text').fill('36.5');
     await page.getByTestId('judge').click();
     await expect(page.getByTestId('doubted tool')).toContainText('Read with Caliper 7');

@@ -59,7 +59,7 @@ import { dueInSeason, nextDue, projectHours } from './intervals';
 import { fewestSwaps, massFromHeight, permissibleUnbalance, planKnives, unbalance } from './knives';
 import { daysFor, labourOf, mustStartBy, visitEnd, workingDaysAfter } from './plan';
 import { madeCheck, reading } from './testing/sheet';
-import { InputError, printAs, printHours, printLength, printQuantity } from './units';
+import { InputError, printAs, printHours, printLength, printQuantity, readsTo } from './units';
 import { againstLimit, judgeRepeats, toolUncertainty } from './findings';
 import { forecastWear, judgeBand, judgeWear, wearFraction, type MachineFacts } from './kinds';
 import { judgeCheck } from './verdict';
@@ -288,6 +288,7 @@ const CASES: readonly Case[] = [
   of('printLength', printLength, 34.9, 'inFraction'),
   of('printQuantity', printQuantity, 450, 'pressure', 'bar'),
   of('printAs', printAs, 4.2, { quantity: 'voltage', unit: 'V', style: 'plain' }),
+  of('readsTo', readsTo, 0.1, { quantity: 'length', unit: 'in', style: 'inFraction' }),
 ];
 
 /** Paths of every number in some arguments. */

@@ -12,6 +12,7 @@ import {
   walkOf,
   type Choice as Decided,
 } from '@green-tally/core/practice';
+import { readsTo } from '@green-tally/core/units';
 import {
   Body,
   Buttons,
@@ -202,7 +203,10 @@ function Instrument({ on, check, fine, onFine }: InstrumentProps) {
           value={fine ? 'fine' : 'usual'}
           onChange={(v) => onFine(v === 'fine')}
           options={[
-            { value: 'usual', title: `${check.tool.name} ±${check.tool.resolution}` },
+            {
+              value: 'usual',
+              title: `${check.tool.name}, ${readsTo(check.tool.resolution, check)}`,
+            },
             { value: 'fine', title: `Caliper, ${FINE_MINUTES} min more` },
           ]}
         />

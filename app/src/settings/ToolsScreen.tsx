@@ -93,7 +93,7 @@ function ToolLine({ tool, onEdit, again }: ToolLineProps) {
   return (
     <Card testID={`tool ${tool.name}`} edge={outOfDate ? 'violet' : 'line'}>
       <Strong>{tool.name}</Strong>
-      <Quiet>{`${QUANTITY_WORDS[tool.quantity]}, ±${printNumber(tool.resolution, 4)} ${QUANTITY_UNITS[tool.quantity][0]}`}</Quiet>
+      <Quiet>{`${QUANTITY_WORDS[tool.quantity]}, reads to ${printNumber(tool.resolution, 4)} ${QUANTITY_UNITS[tool.quantity][0]}`}</Quiet>
       <Strong tone={outOfDate ? 'violet' : 'quiet'}>
         {until === null
           ? 'No calibration on record: its ± counts twice'

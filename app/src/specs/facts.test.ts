@@ -41,6 +41,6 @@ describe('the facts of a check, as they are read', () => {
     expect(fact(many.id, 'Places')).toBe(
       `${many.places.length}: ${many.places[0]} to ${many.places.at(-1)}`,
     );
-    expect(fact('fan-drive-belt', 'Tool')).toBe('Caliper C3, ±0.1 mm');
+    expect(fact('fan-drive-belt', 'Tool')).toBe('Caliper C3, reads to 0.1 mm');
   });
 });

@@ -1,5 +1,5 @@
 import type { Check, SpecSheet } from '@green-tally/core/contracts';
-import { printAs, printNumber } from '@green-tally/core/units';
+import { printNumber, readsTo } from '@green-tally/core/units';
 import { intervalWords } from '@green-tally/core/intervals';
 import { printDiffers, printFit } from './form/differs';
 import { capital } from './words';
@@ -60,8 +60,7 @@ const placesWords = ({ places }: Check): string =>
 
 function toolWords(check: Check): string {
   if (check.kind !== 'measure' && check.kind !== 'series') return check.tool.name;
-  const fine = check.style === 'inFraction' ? { ...check, style: 'inThou' as const } : check;
-  return `${check.tool.name}, ±${printAs(check.tool.resolution, fine, 3)}`;
+  return `${check.tool.name}, ${readsTo(check.tool.resolution, check)}`;
 }
 
 function labourWords({ labour }: Check): string {

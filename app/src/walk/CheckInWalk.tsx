@@ -1,10 +1,11 @@
+import { useEffect } from 'react';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { Check, MachineFile, Walk } from '@green-tally/core/contracts';
 import { live } from '@green-tally/core/history';
 import { verdictOf, type Standing } from '@green-tally/core/plan';
-import { unreadPlaces } from '@green-tally/core/walk';
+import { unreadPlaces, type WalkStop } from '@green-tally/core/walk';
 import { accepted, proposeWork } from '@green-tally/core/work';
 import { SyncLine } from '../session/SyncLine';
 import { put, useAction, useClock, useSession, useToday } from '../store';
@@ -34,13 +35,18 @@ export interface CheckInWalkProps {
   readonly standing: Standing;
   readonly check: Check;
   readonly walk: Walk;
+  /** drawn before it is asked for, and not seen */
+  readonly ahead: boolean;
+  /** hears which check comes after one whose verdict is shown */
+  readonly onNext: (of: string, id: string | undefined) => void;
 }
 
 /**
  * One check of the walk: set the machine, take the reading, hear the verdict, put it right, read it
  * as left.
  */
-export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
+export function CheckInWalk(props: CheckInWalkProps) {
+  const { file, standing, check, walk, ahead, onNext } = props;
   const router = useRouter();
   const clock = useClock();
   const today = useToday();
@@ -64,12 +70,17 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     id && id !== check.id
       ? router.setParams({ checkId: id })
       : router.replace(`/walk/${file.machine.id}`);
-  const goNext = () => go(next?.check.id);
+  const nextId = next?.check.id;
+  const goNext = () => go(nextId);
   useKeys([
     { key: 'j', does: 'next check of the walk', run: () => go(stops[at + 1]?.check.id) },
     { key: 'k', does: 'check before it', run: () => go(stops[at - 1]?.check.id) },
     ...(step.at === 'verdict' ? [{ key: 'Enter', does: 'on to what is next', run: goNext }] : []),
   ]);
+
+  useEffect(() => {
+    if (step.at === 'verdict') onNext(check.id, nextId);
+  }, [step.at, check.id, nextId, onNext]);
 
   const coming = useComing();
   const taking = { file, check, walk, by, stand };
@@ -117,7 +128,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
         ),
       })),
     );
-    go(next?.check.id);
+    go(nextId);
   });
   const proposal = verdict
     ? proposeWork(verdict, { others: standing.verdicts, times: file.times })
@@ -134,23 +145,7 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     ]);
   });
 
-  const head = (
-    <View style={styles.head}>
-      <HeadRow
-        back={{
-          to: `/walk/${file.machine.id}`,
-          title: `${file.machine.model} · ${file.machine.serial}`,
-          label: 'Back to the walk',
-        }}
-      >
-        <Quiet>{`${at + 1} of ${stops.length}`}</Quiet>
-        <SyncLine />
-      </HeadRow>
-      <Progress stops={stops} at={at} />
-      <KeysHelp />
-    </View>
-  );
-
+  const head = <CheckHead file={file} stops={stops} at={at} ahead={ahead} />;
   const photos = <PhotoStrip file={file} check={check} walk={walk} />;
 
   if (step.at !== 'verdict')
@@ -200,5 +195,29 @@ export function CheckInWalk({ file, standing, check, walk }: CheckInWalkProps) {
     />
   );
 }
+
+interface CheckHeadProps extends Pick<CheckInWalkProps, 'file' | 'ahead'> {
+  readonly stops: readonly WalkStop[];
+  readonly at: number;
+}
+
+/** The way back, how far the walk has come, what waits to be sent: there once, not ahead too. */
+const CheckHead = ({ file, stops, at, ahead }: CheckHeadProps) =>
+  ahead ? null : (
+    <View style={styles.head}>
+      <HeadRow
+        back={{
+          to: `/walk/${file.machine.id}`,
+          title: `${file.machine.model} · ${file.machine.serial}`,
+          label: 'Back to the walk',
+        }}
+      >
+        <Quiet>{`${at + 1} of ${stops.length}`}</Quiet>
+        <SyncLine />
+      </HeadRow>
+      <Progress stops={stops} at={at} />
+      <KeysHelp />
+    </View>
+  );
 
 const styles = StyleSheet.create({ head: { gap: SPACE.s, paddingBottom: SPACE.xs } });

@@ -15,7 +15,7 @@ export function CheckScreen() {
   );
 }
 
-const CheckInWalk = later('this check', async () => (await import('./underWay')).CheckInWalk);
+const CheckAndNext = later('this check', async () => (await import('./underWay')).CheckAndNext);
 const OutsideWalk = later('this check', async () => (await import('./underWay')).OutsideWalk);
 
 function OneCheck({ file, standing, checkId }: Known & { readonly checkId: string }) {
@@ -37,7 +37,7 @@ function OneCheck({ file, standing, checkId }: Known & { readonly checkId: strin
   return (
     <SheetsHere.Provider value={file.sheets}>
       {walk ? (
-        <CheckInWalk key={check.id} file={file} standing={standing} check={check} walk={walk} />
+        <CheckAndNext file={file} standing={standing} check={check} walk={walk} />
       ) : (
         <OutsideWalk file={file} standing={standing} check={check} />
       )}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { CheckUnit, QUANTITY_UNITS, type CheckOf } from '@green-tally/core/contracts';
 import { atPlace, limitWords } from '@green-tally/core/kinds';
-import { printNumber } from '@green-tally/core/units';
+import { printNumber, readsTo } from '@green-tally/core/units';
 import { Schematic } from '../schematics/Schematic';
 import { useTextDraft } from '../store';
 import { Choice, Press, Quiet, SPACE, Strong, TextEntry, useWide } from '../ui';
@@ -57,7 +57,7 @@ export function MeasureEntry(props: EntryProps<CheckOf<'measure'>>) {
   const footer = (
     <>
       <Pad
-        label={`${state === 'asLeft' ? 'as left' : `reading ${taken + 1}`} · ${hand.tool.name} ±${hand.tool.resolution}${hand.tool.outOfDate ? ', out of date' : ''}`}
+        label={`${state === 'asLeft' ? 'as left' : `reading ${taken + 1}`} · ${hand.tool.name}, ${readsTo(hand.tool.resolution, check)}${hand.tool.outOfDate ? ', out of date' : ''}`}
         text={text}
         unit={unit}
         units={QUANTITY_UNITS[check.quantity]}

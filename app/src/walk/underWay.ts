@@ -2,7 +2,7 @@
  * A walk under way, in one chunk: loaded when a walk is opened, not by who looks at the Yard.
  * Import from here lazily.
  */
-export { CheckInWalk } from './CheckInWalk';
+export { CheckAndNext } from './CheckAndNext';
 export { MakeSafeGate } from './MakeSafeGate';
 export { OutsideWalk } from './OutsideWalk';
 export { PlanWalk } from './PlanWalk';

@@ -1,4 +1,4 @@
-import { Day, Id, VanList } from '../contracts';
+import { Day, VanList } from '../contracts';
 import { z } from 'zod';
 import {
   Catalogue,
@@ -10,9 +10,8 @@ import {
   StockCount,
   SupplierChange,
 } from '../contracts/parts';
+import { ById } from './params';
 import type { Route } from './route';
-
-const ById = z.object({ id: Id });
 
 /** Routes about parts: the catalogue, stock, orders, and what is loaded. */
 export const PARTS_ROUTES = {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, NewPerson, Person, Session, Setup, SignIn } from '../contracts';
+import { NewPerson, Person, Session, Setup, SignIn } from '../contracts';
 import {
   Access,
   AuditAsked,
@@ -11,9 +11,9 @@ import {
   Staff,
   StaffPerson,
 } from '../contracts/staff';
+import { ById } from './params';
 import type { Route } from './route';
 
-const ById = z.object({ id: Id });
 /** Sign-in takes two short texts. */
 const SMALL = 0.02;
 

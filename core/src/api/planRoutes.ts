@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, Visit, VisitNote, VisitPage, VisitPlan, VisitsAsked } from '../contracts';
+import { Visit, VisitNote, VisitPage, VisitPlan, VisitsAsked } from '../contracts';
 import {
   BoardPage,
   BoardSetting,
@@ -15,9 +15,8 @@ import {
   VisitDiffers,
 } from '../contracts/board';
 import { Breakdown, ForecastPage } from '../contracts/breakdown';
+import { ById } from './params';
 import type { Route } from './route';
-
-const ById = z.object({ id: Id });
 
 /** Routes about visits: the board, what a branch plans by, plans and the search for them, calendars. */
 export const PLAN_ROUTES = {

@@ -10,9 +10,9 @@ import {
   SharedReport,
 } from '../contracts/report';
 import { LABEL_SIZES } from '../labels';
+import { ById } from './params';
 import type { Route } from './route';
 
-const ById = z.object({ id: Id });
 const ByKey = z.object({ key: z.string().min(1).max(120) });
 /** A walk of the past; as it stands now where nothing is said. */
 const OfWalk = z.object({ walk: Id.optional() });

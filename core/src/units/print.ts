@@ -45,6 +45,18 @@ export function printAs(
     : printQuantity(value, quantity, unit, decimals);
 }
 
+/**
+ * How finely a tool reads, in words: half of it to either side is what a reading does not tell.
+ * @param resolution in the core's own unit of the quantity
+ * @throws InputError as {@link printAs}
+ * @example readsTo(0.1, { quantity: 'length', unit: 'mm', style: 'mm' }) // "reads to 0.1 mm"
+ */
+export function readsTo(resolution: number, writing: Writing): string {
+  // a fraction is as coarse as what it writes
+  const style = writing.style === 'inFraction' ? 'inThou' : writing.style;
+  return `reads to ${printAs(resolution, { ...writing, style })}`;
+}
+
 /** A number with at most `decimals` digits after the point and no trailing zeros; never "-0". */
 export function printNumber(value: number, decimals = 3): string {
   const text = value.toFixed(decimals);

@@ -1,5 +1,5 @@
 import type { MeasuredCheck } from '@green-tally/core/contracts';
-import { printNumber } from '@green-tally/core/units';
+import { readsTo } from '@green-tally/core/units';
 import { useAction, useSession, useTextDraft } from '../../store';
 import { gaugeTool, leaveGauge, pairGauge, usePairedGauge } from '../../store/gauge';
 import { Card, Choice, Go, Notice, Press, Quiet, Row, Strong, TextEntry } from '../../ui';
@@ -19,13 +19,13 @@ export function ToolCard({ check, hand }: ToolCardProps) {
   const paired = usePairedGauge();
   const sends = paired && gaugeTool(paired, check.quantity);
   const { tool, chosen, choose, own, mind, open, toggle } = hand;
-  const name = `${tool.name} ±${printNumber(tool.resolution, 4)}`;
+  const name = `${tool.name}, ${readsTo(tool.resolution, check)}`;
   if (!open)
     return (
       <>
         <Row apart>
           <Quiet testID="tool at hand">{`With ${name}${gaugeWords(hand)}`}</Quiet>
-          <Press title="Other tool" label={`Other tool than ${name}`} onPress={toggle} small />
+          <Press title="Other tool" label={`Other tool than ${tool.name}`} onPress={toggle} small />
         </Row>
         {mind ? <Strong tone="violet">{mind}</Strong> : null}
       </>
@@ -41,19 +41,19 @@ export function ToolCard({ check, hand }: ToolCardProps) {
           {
             value: SHEETS,
             title: check.tool.name,
-            text: `as the sheet asks, ±${printNumber(check.tool.resolution, 4)}`,
+            text: `as the sheet asks, ${readsTo(check.tool.resolution, check)}`,
           },
           ...own.map((t) => ({
             value: t.id,
             title: t.name,
-            text: `your own, ±${printNumber(t.resolution, 4)}`,
+            text: `your own, ${readsTo(t.resolution, check)}`,
           })),
           ...(sends
             ? [
                 {
                   value: GAUGE,
                   title: sends.name,
-                  text: `wireless, ±${printNumber(sends.resolution, 4)}: press its button`,
+                  text: `wireless, ${readsTo(sends.resolution, check)}: press its button`,
                 },
               ]
             : []),

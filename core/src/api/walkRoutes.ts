@@ -1,0 +1,120 @@
+import { z } from 'zod';
+import {
+  BatchAnswer,
+  Id,
+  Import,
+  LooseBatch,
+  OwnTool,
+  OwnTools,
+  Photo,
+  PhotoState,
+  ReadingBatch,
+  Tick,
+  TickBatch,
+  Walk,
+  WalkSent,
+} from '../contracts';
+import { ById, Preview } from './params';
+import type { Route } from './route';
+
+/** Routes about walks: what is taken, with which tools, and its photos. */
+export const WALK_ROUTES = {
+  'GET /tools': {
+    summary: 'The signed-in person’s own tools',
+    door: 'look',
+    answer: OwnTools,
+  },
+  'PUT /tools/{id}': {
+    summary: 'Keep a tool of one’s own: new, or as it is now',
+    door: 'takeReadings',
+    of: 'tool',
+    params: ById,
+    body: OwnTool.omit({ id: true }),
+    answer: OwnTool,
+  },
+  'DELETE /tools/{id}': {
+    summary: 'Take a tool of one’s own off the list; readings keep what they were taken with',
+    door: 'takeReadings',
+    of: 'tool',
+    params: ById,
+    status: 204,
+    answer: null,
+  },
+  'PUT /walks/{id}': {
+    summary: 'Begin, make safe or finish a walk',
+    door: 'takeReadings',
+    of: 'walk',
+    params: ById,
+    body: WalkSent,
+    answer: Walk,
+  },
+  'POST /readings:batch': {
+    summary: 'Store readings, each answered: accepted, duplicate or rejected',
+    door: 'takeReadings',
+    body: LooseBatch,
+    documented: ReadingBatch,
+    answer: BatchAnswer,
+  },
+  'POST /readings/import': {
+    summary:
+      'Import readings as CSV: all or none, or the valid ones; looked through first with preview. A job: ask for it',
+    door: 'importReadings',
+    query: Preview.extend({ mode: z.enum(['all', 'valid']).default('all') }),
+    body: 'text/csv',
+    limit: 40,
+    status: 202,
+    answer: Import,
+  },
+  'GET /imports/{id}': {
+    summary: 'How far an import of one’s own has come, and its report',
+    door: 'importReadings',
+    of: 'import',
+    params: ById,
+    answer: Import,
+  },
+  'GET /readings.csv': {
+    summary: 'Readings as CSV, of one machine or of the branch',
+    door: 'look',
+    query: z.object({ machine: Id.optional() }),
+    answer: 'text/csv',
+  },
+  'POST /ticks': {
+    summary: 'Tick tasks, accept skips, decide to leave; all or none, each id once',
+    door: 'takeReadings',
+    body: TickBatch,
+    status: 201,
+    answer: z.object({ ticks: z.array(Tick) }),
+  },
+  'PUT /photos/{id}': {
+    summary: 'Announce a photo, or ask how much of it has come through',
+    door: 'takeReadings',
+    of: 'photo',
+    params: ById,
+    body: Photo.omit({ id: true, dropped: true }),
+    answer: PhotoState,
+  },
+  'POST /photos/{id}/parts': {
+    summary: 'Send a photo on from where it stopped; the last part stores it',
+    door: 'takeReadings',
+    of: 'photo',
+    params: ById,
+    query: z.object({ from: z.coerce.number().int().min(0).default(0) }),
+    body: 'image/jpeg',
+    answer: PhotoState,
+  },
+  'GET /photos/{id}': {
+    summary: 'What a photo shows, whole or small; for people of its machine’s branch',
+    door: 'look',
+    of: 'photo',
+    params: ById,
+    query: z.object({ size: z.enum(['full', 'small']).default('full') }),
+    answer: 'image/jpeg',
+  },
+  'DELETE /photos/{id}': {
+    summary: 'Take a photo away again; that there was one stays on record',
+    door: 'takeReadings',
+    of: 'photo',
+    params: ById,
+    answer: Photo,
+  },
+} as const satisfies Readonly<Record<string, Route>>;
