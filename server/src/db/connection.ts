@@ -5,7 +5,7 @@ import { changesOf, type Changes } from './listen';
 import { holdLock } from './locks';
 import { migrate } from './migrations';
 import { openQueue, type Queue } from './queue';
-import { defineModels } from './tables';
+import { defineModels } from './models';
 import { inTheWay } from './trouble';
 
 /** One database: Sequelize for the rows, a pool for sessions and jobs, the queues. */

@@ -12,7 +12,7 @@ import {
   type Place,
   firstWords,
 } from '../testing/place';
-import { defineModels } from '../db/tables';
+import { defineModels } from '../db/models';
 import { archiveOf, asBytes, firstAdmin, sendArchive } from '../testing/archive';
 import { aPhoto, photoOf } from '../testing/photo';
 import { splitId } from './mount';
