@@ -26,11 +26,12 @@ export function HarvestEntry({ machine, onDone }: HarvestEntryProps) {
   });
   const today = useToday();
   const keep = useAction(async (entry: HarvestForm) => {
-    const [trouble] = harvestTroubles(entry, { machine, today, before: machine.harvest });
+    const harvest = { ...machine.harvest, ...entry };
+    const [trouble] = harvestTroubles(harvest, { machine, today, before: machine.harvest });
     if (trouble) throw new Error(trouble.message);
     await api('PATCH /machines/{id}', {
       params: { id: machine.id },
-      body: { harvest: { ...machine.harvest, ...entry } },
+      body: { harvest },
     });
     onDone(true);
     listsChanged();

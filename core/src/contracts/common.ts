@@ -21,6 +21,16 @@ export const Revision = z
   .min(1, 'revision 1 or later')
   .max(100_000, 'a revision below 100,000');
 
+/**
+ * A number above zero of something on a machine: what is smaller is measured by nobody, and to divide
+ * by it gives a number that is none.
+ */
+export const aboveZero = (most: number) =>
+  z
+    .number()
+    .min(0.0001, 'at least 0.0001')
+    .max(most, `at most ${most.toLocaleString('en')}`);
+
 /** Ids are compared in one case. */
 export const Id = z.uuid('an id (UUID)').toLowerCase();
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ShortText } from './common';
+import { aboveZero, ShortText } from './common';
 
 /** What is measured. Values are held in the core's own unit: mm, N, kPa, N·m, Hz, rpm, V, °. */
 export const Quantity = z.enum([
@@ -45,7 +45,7 @@ export type CheckUnit = z.infer<typeof CheckUnit>;
 /** Nothing measured on a combine is more than a million of its unit. */
 const MOST = 1_000_000;
 const zeroOrMore = z.number().finite().nonnegative().max(MOST, 'at most 1,000,000');
-const positive = z.number().finite().positive().max(MOST, 'at most 1,000,000');
+const positive = aboveZero(MOST);
 
 /**
  * What a tool can be trusted to: resolution of its scale and, when known, its own standard
@@ -99,7 +99,7 @@ export const ElongationLimit = z.object({
   type: z.literal('elongation'),
   pitch: positive,
   pitches: z.int().min(1).max(400),
-  limitPercent: z.number().positive().max(10).optional(),
+  limitPercent: aboveZero(10).optional(),
   largerSprocketTeeth: z.int().min(5).max(300).optional(),
 });
 
@@ -156,18 +156,10 @@ export const TakeUp = z
   .object({
     total: positive,
     reserve: zeroOrMore.describe('travel that must be left to go into harvest, mm'),
-    strandsPerTravel: z
-      .number()
-      .positive()
-      .max(4)
-      .describe('k: mm of chain taken in by 1 mm of travel'),
+    strandsPerTravel: aboveZero(4).describe('k: mm of chain taken in by 1 mm of travel'),
     pitch: positive,
     loopPitches: z.int().min(4).max(1000),
-    limitPercent: z
-      .number()
-      .positive()
-      .max(10)
-      .describe('elongation at which the chain is renewed, %'),
+    limitPercent: aboveZero(10).describe('elongation at which the chain is renewed, %'),
     resolution: positive,
   })
   .refine((t) => t.reserve < t.total, {

@@ -14,10 +14,10 @@ export const Harvest = z
     crop: ShortText,
     start: Day,
     end: Day,
-    areaHa: z.number().positive().max(100_000),
-    widthM: z.number().positive().max(30),
-    speedKmh: z.number().positive().max(30),
-    efficiency: z.number().gt(0).max(1),
+    areaHa: z.number().min(0.01, 'at least 0.01 ha').max(100_000, 'at most 100,000 ha'),
+    widthM: z.number().min(0.1, 'at least 0.1 m').max(30, 'at most 30 m'),
+    speedKmh: z.number().min(0.1, 'at least 0.1 km/h').max(30, 'at most 30 km/h'),
+    efficiency: z.number().min(0.01, 'a share of at least 0.01').max(1, 'a share of at most 1'),
     cropSince: Day.optional().describe('when the crop was changed, as far as is known'),
   })
   .refine((h) => h.end >= h.start, {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Day, Id, LongText, Moment, ShortText } from './common';
+import { aboveZero, Day, Id, LongText, Moment, ShortText } from './common';
 
 /** What the owner said of some work. */
 export const OwnerAnswer = z.enum(['yes', 'notNow', 'callMe']);
@@ -18,7 +18,7 @@ export const Tick = z.object({
   by: ShortText,
   note: LongText.default(''),
   until: z
-    .union([z.object({ on: Day }), z.object({ atHours: z.number().positive().max(100_000) })])
+    .union([z.object({ on: Day }), z.object({ atHours: aboveZero(100_000) })])
     .nullable()
     .default(null)
     .describe('to what day or hour something is put off'),

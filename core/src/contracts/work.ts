@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Decision, HeavyPart } from './check';
-import { Count, Day, Id, LongText, Moment, ShortText, Slug } from './common';
+import { aboveZero, Count, Day, Id, LongText, Moment, ShortText, Slug } from './common';
 
 /** Parts of some work. `quantity` is what is fitted. */
 export const WorkPart = z.object({
@@ -146,7 +146,7 @@ export const Visit = z.object({
     .nullable()
     .default(null)
     .describe('null: as long as its hours take'),
-  hours: z.number().positive().max(1000),
+  hours: aboveZero(1000),
   site: Site,
   pinned: z.boolean().default(false).describe('stays where it is when the rest is planned anew'),
   overTime: z.boolean().default(false).describe('worked over time too'),

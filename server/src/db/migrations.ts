@@ -320,6 +320,15 @@ const MIGRATIONS = [
     UPDATE machine_lives SET version = -1;`,
     'ALTER TABLE machine_lives DROP COLUMN taught;',
   ),
+  // what a harvest is worked out from can be divided by
+  sql(
+    '023-believable-harvest',
+    `
+    ALTER TABLE machines ADD CONSTRAINT machines_harvest_numbers CHECK (
+      (harvest->>'areaHa')::double precision BETWEEN 0.01 AND 100000 AND (harvest->>'widthM')::double precision BETWEEN 0.1 AND 30
+      AND (harvest->>'speedKmh')::double precision BETWEEN 0.1 AND 30 AND (harvest->>'efficiency')::double precision BETWEEN 0.01 AND 1) NOT VALID;`,
+    'ALTER TABLE machines DROP CONSTRAINT machines_harvest_numbers;',
+  ),
 ];
 
 /**

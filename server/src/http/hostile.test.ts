@@ -112,6 +112,9 @@ describe('what is plausible and wrong', () => {
     ['harvest.start', { start: '2099-07-01', end: '2099-08-01' }],
     ['harvest.end', { start: '2026-07-10', end: '2027-06-30' }],
     ['harvest.start', { start: '9999-07-10', end: '9999-08-01' }],
+    ['harvest.areaHa', { areaHa: 7.04e-271 }],
+    ['harvest.widthM', { widthM: 1e-9 }],
+    ['harvest.areaHa', { areaHa: 90_000 }],
   ])('a harvest that cannot be is refused by %s', async (field, dates) => {
     problem(await change({ harvest: { ...(await harvestOf()), ...dates } }), 400, field);
   });

@@ -43,7 +43,11 @@ export async function moveHarvests(
     for (const { id, serial, builtOn, harvest } of rows) {
       const start = moved(harvest.start, days);
       const next = { ...harvest, start, end: moved(harvest.end, days) };
-      const [trouble] = harvestTroubles(next, { machine: { serial, builtOn }, today });
+      const [trouble] = harvestTroubles(next, {
+        machine: { serial, builtOn },
+        today,
+        before: harvest,
+      });
       if (trouble) throw invalidField('days', trouble.message, 'fewer days');
       await db.sequelize.query('UPDATE machines SET harvest = $2 WHERE id = $1', {
         bind: [id, JSON.stringify(next)],

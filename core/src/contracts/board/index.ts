@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Decision } from '../check';
-import { Count, Day, Id, LongText, MapSpot, Moment, ShortText } from '../common';
+import { aboveZero, Count, Day, Id, LongText, MapSpot, Moment, ShortText } from '../common';
 import { HalfDay, Site } from '../work';
 
 const amount = z
@@ -237,7 +237,7 @@ export const WhatIf = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('down'),
     machineId: Id,
-    hours: z.number().positive().max(200),
+    hours: aboveZero(200),
   }),
 ]);
 export type WhatIf = z.infer<typeof WhatIf>;

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { checkBase, TAKE_UP_ENTERED, takeUpToEnter } from '../../contracts/checkBase';
 import { varying } from '../../contracts/varying';
-import { ShortText } from '../../contracts/common';
+import { aboveZero, ShortText } from '../../contracts/common';
 import { TakeUp } from '../../contracts/limits';
 
 const millimetres = z.number().finite().nonnegative().max(50_000, 'a length below 50 m');
-const positiveMillimetres = z.number().finite().positive().max(50_000, 'a length below 50 m');
+const positiveMillimetres = aboveZero(50_000);
 
 const MarkGauge = z.object({
   length: positiveMillimetres,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { aboveZero } from '../../contracts/common';
 import { checkBase, TAKE_UP_ENTERED, takeUpToEnter } from '../../contracts/checkBase';
 import { varying } from '../../contracts/varying';
 import {
@@ -40,11 +41,7 @@ export const measured = {
     .describe('how fast a setting leaves its band, in the unit of the quantity, signed'),
   takeUp: TakeUp.optional(),
   takeUpToEnter,
-  maxDifference: z
-    .number()
-    .finite()
-    .positive()
-    .max(MOST)
+  maxDifference: aboveZero(MOST)
     .optional()
     .describe('most that any two places may differ, in the unit of the quantity'),
   newTolerance: z

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { aboveZero } from '../../contracts/common';
 import { checkBase } from '../../contracts/checkBase';
 import { varying } from '../../contracts/varying';
 import { agreeing, measured } from '../measure/contract';
@@ -10,11 +11,9 @@ export const SeriesCheck = agreeing(
     ...varying({ limit: measured.limit.optional() }),
     ...measured,
     kind: z.literal('series'),
-    outOfFamily: z
-      .number()
-      .positive()
-      .max(1_000_000)
-      .describe('step off the neighbours that is challenged, in the unit of the quantity'),
+    outOfFamily: aboveZero(1_000_000).describe(
+      'step off the neighbours that is challenged, in the unit of the quantity',
+    ),
   }),
 );
 export type SeriesCheck = z.infer<typeof SeriesCheck>;

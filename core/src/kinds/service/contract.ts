@@ -1,27 +1,23 @@
 import { z } from 'zod';
 import { checkBase } from '../../contracts/checkBase';
 import { varying } from '../../contracts/varying';
-import { ShortText } from '../../contracts/common';
+import { aboveZero, ShortText } from '../../contracts/common';
 
 /** A service done: strokes, litres, product. */
 export const ServiceCheck = z
   .object({
     ...checkBase,
     ...varying({
-      amount: z.number().finite().positive().max(1000).optional(),
-      most: z.number().finite().positive().max(1000).optional(),
+      amount: aboveZero(1000).optional(),
+      most: aboveZero(1000).optional(),
       product: ShortText.optional(),
     }),
     kind: z.literal('service'),
     asks: z.enum(['done', 'strokes', 'litres']),
-    amount: z
-      .number()
-      .finite()
-      .positive()
-      .max(1000)
+    amount: aboveZero(1000)
       .optional()
       .describe('how many strokes or litres; empty: not entered yet'),
-    most: z.number().finite().positive().max(1000).optional().describe('never more than this'),
+    most: aboveZero(1000).optional().describe('never more than this'),
     product: ShortText,
   })
   .superRefine((c, ctx) => {
