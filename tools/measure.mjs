@@ -173,8 +173,8 @@ async function tapToVerdict(base, executablePath, rate, serial) {
   await page.getByTestId('confirm position').click();
   const times = [];
   const whole = [];
-  const onward = [];
-  for (let i = 0; i < 9; i += 1) {
+  const onward = { 'at once': [], 'a second later': [] };
+  for (let i = 0; i < 18; i += 1) {
     await page.getByTestId('pad text').fill((34 + i / 10).toFixed(1));
     const judge = page.getByTestId('judge');
     // twice told: the verdict, and its screen with all that may be done
@@ -188,8 +188,11 @@ async function tapToVerdict(base, executablePath, rate, serial) {
     whole.push(all);
     const not = await page.locator('h1').first().textContent();
     const next = page.getByTestId('next check');
+    const when = i % 2 ? 'a second later' : 'at once';
+    // who has read the verdict taps later than a script does
+    if (i % 2) await page.waitForTimeout(1000);
     const [[after]] = await Promise.all([shownAfterTap(page, { not }), next.click()]);
-    onward.push(after);
+    onward[when].push(after);
     // the next check has taken this one's place: what is before it is the walk
     await page.goBack();
     await openBelt();
@@ -197,7 +200,7 @@ async function tapToVerdict(base, executablePath, rate, serial) {
   }
   await browser.close();
   process.stdout.write(
-    `tap on Judge to verdict at ${rate}× slow-down, median of 9: ${middle(times)} ms, its screen with what may be done ${middle(whole)} ms; from there to the next check ${middle(onward)} ms\n`,
+    `tap on Judge to verdict at ${rate}× slow-down, median of 18: ${middle(times)} ms, its screen with what may be done ${middle(whole)} ms; from there to the next check tapped at once ${middle(onward['at once'])} ms, a second later ${middle(onward['a second later'])} ms (of 9 each)\n`,
   );
 }
 

@@ -27,14 +27,21 @@ import { noteKept } from './kept';
 import { withOutgoing } from './laid';
 import { clearFacts, isOpen, isOwn, signInsSoFar } from './owner';
 import { onPut } from './outbox';
+import { painted } from './painted';
 import { onSync, outboxChanges, syncNow, type Sync } from './sync';
+
+/** Paths that were answered since the page was loaded. */
+const answered = new Set<string>();
 
 /** How SWR asks: the server first; without signal, what was kept here. */
 export const swrConfig: SWRConfiguration = {
   fetcher: async (path: string): Promise<unknown> => {
     try {
       const asked = signInsSoFar();
+      // of what is shown already the next answer may come a moment later than what was tapped for
+      if (answered.has(path)) await painted();
       const answer = await request('GET', path);
+      answered.add(path);
       noteKept(path, undefined);
       if (path === SESSION && asked === signInsSoFar()) await heedEnd(answer);
       // what was typed to find something is not kept for each letter

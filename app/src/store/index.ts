@@ -6,6 +6,7 @@ export * from './hooks';
 export * from './lists';
 export { startLive } from './live';
 export { local, type Outgoing } from './local';
+export { painted } from './painted';
 export {
   dismiss,
   isHeld,

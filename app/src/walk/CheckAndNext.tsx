@@ -1,27 +1,56 @@
-import { Activity, startTransition, useCallback, useState } from 'react';
-import { checksFor } from '@green-tally/core/walk';
-import { CheckInWalk, type CheckInWalkProps } from './CheckInWalk';
+import { router } from 'expo-router';
+import { Activity, memo, startTransition, useCallback, useEffect, useRef, useState } from 'react';
+import type { Check } from '@green-tally/core/contracts';
+import { painted } from '../store';
+import { Ahead, CheckInWalk, type CheckInWalkProps } from './CheckInWalk';
 
-type CheckAndNextProps = Omit<CheckInWalkProps, 'ahead' | 'onNext'>;
+interface CheckAndNextProps extends Omit<CheckInWalkProps, 'onNext' | 'onGo'> {
+  /** all there are of the machine */
+  readonly checks: readonly Check[];
+}
+
+// the one that was drawn ahead is not drawn once more to be shown
+const Drawn = memo(CheckInWalk);
 
 /**
  * One check of the walk, and while its verdict is read the next one, drawn unseen: the tap that asks
  * for it finds it there. Whatever else there is to draw goes before it.
  */
-export function CheckAndNext({ check, ...known }: CheckAndNextProps) {
+export function CheckAndNext({ check: named, checks, ...known }: CheckAndNextProps) {
+  const { shown, go } = useGoing(named.id);
+  const check = checks.find((c) => c.id === shown) ?? named;
   const [next, setNext] = useState<{ readonly of: string; readonly id: string | undefined }>();
-  const { file } = known;
   const onNext = useCallback(
     (of: string, id: string | undefined) => startTransition(() => setNext({ of, id })),
     [],
   );
   const ahead =
-    next?.of === check.id && next.id !== check.id
-      ? checksFor(file.machine, file.sheets).filter((c) => c.id === next.id)
-      : [];
+    next?.of === check.id && next.id !== check.id ? checks.filter((c) => c.id === next.id) : [];
   return [check, ...ahead].map((c) => (
     <Activity key={c.id} mode={c === check ? 'visible' : 'hidden'}>
-      <CheckInWalk {...known} check={c} ahead={c !== check} onNext={onNext} />
+      <Ahead.Provider value={c !== check}>
+        <Drawn {...known} check={c} onNext={onNext} onGo={go} />
+      </Ahead.Provider>
     </Activity>
   ));
+}
+
+/**
+ * From check to check the place stays: the other one is shown, and when it has been painted the
+ * address follows, for which a slow phone takes longer than to show it.
+ * @param named the check that the address names
+ */
+function useGoing(named: string): { readonly shown: string; readonly go: (id: string) => void } {
+  const [gone, setGone] = useState<{ readonly from: string; readonly to: string }>();
+  const at = useRef(named);
+  useEffect(() => {
+    at.current = named;
+  }, [named]);
+  // the address has come after, or was made another meanwhile
+  if (gone && gone.from !== named) setGone(undefined);
+  const go = useCallback((to: string) => {
+    setGone({ from: at.current, to });
+    void painted().then(() => router.setParams({ checkId: to }));
+  }, []);
+  return { shown: gone?.from === named ? gone.to : named, go };
 }

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { createContext, useContext, useEffect } from 'react';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -30,15 +30,18 @@ import { WhileOpen } from './WhileOpen';
 /** To keep a reading here takes less, and the screen is drawn once for it, with its verdict. */
 const SIGN_MS = 150;
 
+/** Drawn before it is asked for, and not seen. */
+export const Ahead = createContext(false);
+
 export interface CheckInWalkProps {
   readonly file: MachineFile;
   readonly standing: Standing;
   readonly check: Check;
   readonly walk: Walk;
-  /** drawn before it is asked for, and not seen */
-  readonly ahead: boolean;
   /** hears which check comes after one whose verdict is shown */
   readonly onNext: (of: string, id: string | undefined) => void;
+  /** shows another check of the walk */
+  readonly onGo: (id: string) => void;
 }
 
 /**
@@ -46,7 +49,7 @@ export interface CheckInWalkProps {
  * as left.
  */
 export function CheckInWalk(props: CheckInWalkProps) {
-  const { file, standing, check, walk, ahead, onNext } = props;
+  const { file, standing, check, walk, onNext, onGo } = props;
   const router = useRouter();
   const clock = useClock();
   const today = useToday();
@@ -65,11 +68,8 @@ export function CheckInWalk(props: CheckInWalkProps) {
     asked.length || stands.stand?.position !== check.position ? undefined : stands.stand;
   const again = stop?.state === 'again';
   const { step, tell } = useCheckStep({ check, unread, again, confirmed: stand !== undefined });
-  // from check to check the place stays and only what it shows is another
   const go = (id: string | undefined) =>
-    id && id !== check.id
-      ? router.setParams({ checkId: id })
-      : router.replace(`/walk/${file.machine.id}`);
+    id && id !== check.id ? onGo(id) : router.replace(`/walk/${file.machine.id}`);
   const nextId = next?.check.id;
   const goNext = () => go(nextId);
   useKeys([
@@ -145,7 +145,7 @@ export function CheckInWalk(props: CheckInWalkProps) {
     ]);
   });
 
-  const head = <CheckHead file={file} stops={stops} at={at} ahead={ahead} />;
+  const head = <CheckHead file={file} stops={stops} at={at} />;
   const photos = <PhotoStrip file={file} check={check} walk={walk} />;
 
   if (step.at !== 'verdict')
@@ -196,14 +196,14 @@ export function CheckInWalk(props: CheckInWalkProps) {
   );
 }
 
-interface CheckHeadProps extends Pick<CheckInWalkProps, 'file' | 'ahead'> {
+interface CheckHeadProps extends Pick<CheckInWalkProps, 'file'> {
   readonly stops: readonly WalkStop[];
   readonly at: number;
 }
 
 /** The way back, how far the walk has come, what waits to be sent: there once, not ahead too. */
-const CheckHead = ({ file, stops, at, ahead }: CheckHeadProps) =>
-  ahead ? null : (
+const CheckHead = ({ file, stops, at }: CheckHeadProps) =>
+  useContext(Ahead) ? null : (
     <View style={styles.head}>
       <HeadRow
         back={{

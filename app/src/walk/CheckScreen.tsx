@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { useLocalSearchParams } from 'expo-router';
 import { checksFor } from '@green-tally/core/walk';
 import { WithMachine, type Known } from '../machine/WithMachine';
@@ -19,7 +20,9 @@ const CheckAndNext = later('this check', async () => (await import('./underWay')
 const OutsideWalk = later('this check', async () => (await import('./underWay')).OutsideWalk);
 
 function OneCheck({ file, standing, checkId }: Known & { readonly checkId: string }) {
-  const check = checksFor(file.machine, file.sheets).find((c) => c.id === checkId);
+  const { machine, sheets } = file;
+  const checks = useMemo(() => checksFor(machine, sheets), [machine, sheets]);
+  const check = checks.find((c) => c.id === checkId);
   if (!check)
     return (
       <Screen title="No such check">
@@ -37,7 +40,7 @@ function OneCheck({ file, standing, checkId }: Known & { readonly checkId: strin
   return (
     <SheetsHere.Provider value={file.sheets}>
       {walk ? (
-        <CheckAndNext file={file} standing={standing} check={check} walk={walk} />
+        <CheckAndNext file={file} standing={standing} check={check} checks={checks} walk={walk} />
       ) : (
         <OutsideWalk file={file} standing={standing} check={check} />
       )}

@@ -1,7 +1,8 @@
 import { act, render, renderHook, screen } from '@testing-library/react-native';
 import { verdictOf } from '@green-tally/core/plan';
 import { checkOf, machineFile, reading } from '../testing/fixtures';
-import { Glimpse, painted, useComing } from './Glimpse';
+import { painted } from '../store/painted';
+import { Glimpse, useComing } from './Glimpse';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
 

@@ -1,5 +1,6 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { worstPlace, type CheckVerdict } from '@green-tally/core/verdict';
+import { painted } from '../store';
 import { Over } from '../ui';
 import { CheckTitle } from './CheckParts';
 import { VerdictBanner } from './VerdictCard';
@@ -62,18 +63,3 @@ export function Glimpse({ of }: { readonly of: Coming }) {
     </Over>
   );
 }
-
-/** Nothing is painted in a page that is put away, ms. */
-const UNSEEN = 100;
-
-/** Resolves when what was just changed has been painted. */
-export const painted = (): Promise<void> =>
-  new Promise((done) => {
-    const late = setTimeout(done, UNSEEN);
-    requestAnimationFrame(() =>
-      setTimeout(() => {
-        clearTimeout(late);
-        done();
-      }),
-    );
-  });
