@@ -38,7 +38,7 @@ export interface CheckInWalkProps {
   readonly standing: Standing;
   readonly check: Check;
   readonly walk: Walk;
-  /** hears which check comes after one whose verdict is shown */
+  /** hears which check comes after one whose verdict is shown; undefined while it is taken */
   readonly onNext: (of: string, id: string | undefined) => void;
   /** shows another check of the walk */
   readonly onGo: (id: string) => void;
@@ -79,7 +79,7 @@ export function CheckInWalk(props: CheckInWalkProps) {
   ]);
 
   useEffect(() => {
-    if (step.at === 'verdict') onNext(check.id, nextId);
+    onNext(check.id, step.at === 'verdict' ? nextId : undefined);
   }, [step.at, check.id, nextId, onNext]);
 
   const coming = useComing();

@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
 import type { FieldTrouble } from '@green-tally/core/contracts';
-import { Invalid, TooMany } from '../errors';
+import { Away, Invalid, TooMany, type Refusal } from '../errors';
 import type { CsvFile } from '../files/readTable';
 import type { Readers } from '../http/setting';
 import type { InsightTask } from '../insight/make';
@@ -23,8 +23,24 @@ type Says =
       };
     };
 
-/** What a file may cost: the largest honest one is read in a fifth of it. */
-const LIMITS = { ms: 20_000, megabytes: 512, atOnce: 2, waiting: 10 } as const;
+/**
+ * What a file may cost: the largest honest one is read in a fifth of it. What is made here of what
+ * the place holds waits longer: it is no stranger's, and slow only where the server is busy.
+ */
+const LIMITS = { ms: 20_000, ownMs: 120_000, megabytes: 512, atOnce: 2, waiting: 10 } as const;
+
+const isFile = ({ what }: ToRead): boolean => what === 'sheet' || what === 'table';
+
+const givenUp = (task: ToRead): Refusal =>
+  isFile(task)
+    ? new Invalid(
+        'Too much to read',
+        'This file takes more than a file of its kind ever does. Nothing was stored. Send it in smaller parts, or look whether it is the right one.',
+      )
+    : new Away(
+        'Not made just now',
+        'The server has too much to do to make this now. Nothing was changed. Try again in a minute.',
+      );
 
 /**
  * Reads files on threads of their own, so that one keeps nobody waiting; one that takes too long or
@@ -67,17 +83,14 @@ function readOn(program: string, task: ToRead): Promise<unknown> {
       workerData: task,
       resourceLimits: { maxOldGenerationSizeMb: LIMITS.megabytes },
     });
-    const tooMuch = () =>
-      reject(
-        new Invalid(
-          'Too much to read',
-          'This file takes more than a file of its kind ever does. Nothing was stored. Send it in smaller parts, or look whether it is the right one.',
-        ),
-      );
-    const timer = setTimeout(() => {
-      tooMuch();
-      void thread.terminate();
-    }, LIMITS.ms);
+    const tooMuch = () => reject(givenUp(task));
+    const timer = setTimeout(
+      () => {
+        tooMuch();
+        void thread.terminate();
+      },
+      isFile(task) ? LIMITS.ms : LIMITS.ownMs,
+    );
     thread.once('message', (said: Says) =>
       said.refused
         ? reject(new Invalid(said.refused.title, said.refused.detail, said.refused.errors))
