@@ -18,10 +18,6 @@ const threadsThat = (words: string) => {
 test.each([
   ['ends without a word', 'process.exit(0);'],
   ['breaks', 'throw new Error("broken");'],
-  [
-    'takes all memory',
-    'const all = []; for (;;) all.push(new Array(1e6).fill().map(() => ({ a: 1 })));',
-  ],
 ])(
   'a thread that %s: a file is refused in words, what is made here may be asked again',
   async (_, words) => {
