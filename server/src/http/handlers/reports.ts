@@ -1,17 +1,13 @@
 import { labelsOf } from '../../labels/labels';
 import { makePaper } from '../../papers/make';
 import { databaseStore } from '../../photos/store';
+import { answerReport, sharedPaper, sharedPhoto, sharedReport } from '../../reports/opened';
+import { paperName, printed } from '../../reports/printed';
 import {
-  answerReport,
-  paperName,
-  printed,
   reportLinks,
   reportNow,
   revokeReport,
   seasonOf,
-  sharedPaper,
-  sharedPhoto,
-  sharedReport,
   shareReport,
   type Reports,
 } from '../../reports/reports';
