@@ -38,6 +38,7 @@ test('migrations run up from empty, are remembered, and come down again', async 
     '020-fleet-hours',
     '021-api-tokens',
     '022-taught',
+    '023-believable-harvest',
   ]);
 });
 
@@ -67,6 +68,7 @@ test('two processes migrating at once agree', async () => {
     '020-fleet-hours',
     '021-api-tokens',
     '022-taught',
+    '023-believable-harvest',
   ]);
 });
 
