@@ -141,7 +141,15 @@ export async function runSearch({ db, today, look }: Seeker, id: string): Promis
   const { branch, wish } = row;
   try {
     const page = await boardPage({ db, branch, today, patience: 0 });
-    const looked = look({ page, wish }, (progress) => void noted(db, id, progress, looked.stop));
+    let noting = false;
+    const looked = look({ page, wish }, (progress) => {
+      // one at a time, and what could not be noted is said with the next: the search goes on meanwhile
+      if (noting) return;
+      noting = true;
+      noted(db, id, progress, looked.stop)
+        .catch(() => undefined)
+        .finally(() => (noting = false));
+    });
     await ended(db, id, await looked.found);
   } catch (error) {
     const refused = error instanceof InputError || error instanceof Refused;

@@ -341,6 +341,28 @@ describe('looking for a plan', () => {
     await runJobs(shop());
   });
 
+  test('a database that is away while it looks: how far it is waits, the search goes on', async () => {
+    const asked = wish({ seconds: 30 });
+    await rhea.post('/api/board/searches').send(asked).expect(202);
+    const running = runSearch({ db: place.db, today: DEMO_DAY, look: slow }, asked.id);
+    await new Promise((done) => setTimeout(done, 600));
+    const away = jest.spyOn(PlanSearchRow, 'update').mockRejectedValue(new Error('away'));
+    const unheard: unknown[] = [];
+    const note = (reason: unknown) => unheard.push(reason);
+    process.on('unhandledRejection', note);
+    await new Promise((done) => setTimeout(done, 400));
+    expect(away.mock.calls.length).toBeGreaterThan(1);
+    away.mockRestore();
+    process.off('unhandledRejection', note);
+    expect(unheard).toEqual([]);
+    await new Promise((done) => setTimeout(done, 400));
+    expect(await found(asked.id)).toMatchObject({ state: 'running', share: 0.5 });
+    await rhea.post(`/api/board/searches/${asked.id}/stop`).expect(200);
+    await running;
+    expect(await found(asked.id)).toMatchObject({ state: 'stopped', cost: 5 });
+    await runJobs(shop());
+  });
+
   test('a worker that is killed while it looks leaves nothing half published; the next looks anew', async () => {
     const asked = wish();
     await rhea.post('/api/board/searches').send(asked).expect(202);
