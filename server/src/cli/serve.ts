@@ -19,9 +19,10 @@ import { readersOn } from './readApart';
  * Starts the server and its workers: DATABASE_URL, PORT (8461), HOST (127.0.0.1), APP_DIR,
  * GREEN_TALLY_DEMO=1, WORKERS (1; 0 where workers are started by themselves). PHOTOS_S3_BUCKET puts
  * photos into an S3-compatible store: PHOTOS_S3_ENDPOINT, PHOTOS_S3_REGION, and the keys in
- * OUTBOX_DIR: where the stand-in for mail writes its files; AWS_ACCESS_KEY_ID and AWS_SECRET_ACCESS_KEY. GREEN_TALLY_GAUGE: address of a wireless gauge;
- * GREEN_TALLY_STOCK: of the stock service; GREEN_TALLY_FLEET: of the fleet service. TRUST_PROXY: addresses of the proxy before it, whose word on
- * who asks is taken; METRICS_TOKEN opens /metrics to other machines; LOG_LEVEL (warn).
+ * AWS_ACCESS_KEY_ID and AWS_SECRET_ACCESS_KEY. OUTBOX_DIR: where the stand-in for mail writes its
+ * files. GREEN_TALLY_GAUGE: address of a wireless gauge; GREEN_TALLY_STOCK: of the stock service;
+ * GREEN_TALLY_FLEET: of the fleet service. TRUST_PROXY: addresses of the proxy before it, whose word
+ * on who asks is taken; METRICS_TOKEN opens /metrics to other machines; LOG_LEVEL (warn).
  */
 async function serve(): Promise<void> {
   const url = process.env['DATABASE_URL'];

@@ -6,6 +6,7 @@ import { clockFor } from '../clock';
 import { runJobs } from '../jobs/work';
 import { spoilt } from '../testing/mutate';
 import { beltReading, machineId, openPlace, signedIn, type Place } from '../testing/place';
+import { served } from '../testing/served';
 
 /*
  * Requests that are nearly right, to every door that takes a body: none is answered 5xx, none keeps
@@ -241,10 +242,31 @@ test(`${TRIES} requests that are nearly right: no 5xx, and all that was taken ca
       if (wrong.length) throw new Error(`after ${what}\n${wrong.join('\n')}`);
     }
   }
-  const slowest = looks.reduce((a, b) => (a.ms > b.ms ? a : b), { path: '', ms: 0 });
   process.stdout.write(
-    `fuzz: ${counts.taken} taken, ${counts.refused} refused, none 5xx; ${looks.length} looks, the slowest ${slowest.ms.toFixed(0)} ms (${slowest.path}), ${looks.filter((l) => l.ms > 300).length} above 300 ms\n`,
+    `fuzz: ${counts.taken} taken, ${counts.refused} refused, none 5xx; ${slowestOf(looks)}\n`,
   );
   expect(counts.refused).toBeGreaterThan(TRIES / 3);
   expect(await allReads()).toEqual([]);
+});
+
+const slowestOf = (all: typeof looks): string => {
+  const slowest = all.reduce((a, b) => (a.ms > b.ms ? a : b), { path: '', ms: 0 });
+  return `${all.length} looks, the slowest ${slowest.ms.toFixed(0)} ms (${slowest.path}), ${all.filter((l) => l.ms > 300).length} above 300 ms`;
+};
+
+/** Of each list so many looks, after one that is not counted. */
+const EACH = process.env['FUZZ'] ? 10 : 1;
+
+test('a server as it runs in earnest reads all of it; how long that takes is told', async () => {
+  const { ask, end } = await served(place.url, 'maud');
+  try {
+    const there: typeof looks = [];
+    for (const path of LOOKED_AT) {
+      expect([path, (await ask(path)).status]).toEqual([path, 200]);
+      for (let i = 0; i < EACH; i += 1) there.push({ path, ms: (await ask(path)).ms });
+    }
+    process.stdout.write(`as it runs in earnest: ${slowestOf(there)}\n`);
+  } finally {
+    await end();
+  }
 });
