@@ -18,7 +18,7 @@ const readingOf = ({ id, model, hours }, i = 0) => ({
   settled: false,
   positionConfirmed: true,
   tool: null,
-  takenAt: '2026-06-09T08:00:00.000Z',
+  takenAt: '2026-06-08T16:00:00.000Z',
   hours,
   by: 'x',
   note: 'as it is',
