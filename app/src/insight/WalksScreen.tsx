@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { WalkKind } from '@green-tally/core/contracts';
 import { WalksPage } from '@green-tally/core/contracts/insight';
-import { printNumber } from '@green-tally/core/units';
+import { counted, printNumber } from '@green-tally/core/units';
 import { SyncLine } from '../session/SyncLine';
 import { troubleText } from '../store';
 import { useAnswer } from '../store/hooks';
@@ -55,7 +55,7 @@ export function WalksScreen() {
               ...{ value: perHour, low: 0, high: perHour },
               said: `${w.found}: ${printNumber(perHour, 1)} an hour`,
               range: `${printNumber(w.minutes, 0)} min`,
-              by: `${w.read} checks read`,
+              by: `${counted(w.read, 'check')} read`,
             };
           })}
         />

@@ -2,6 +2,7 @@ import type { Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { MissingStep } from '@green-tally/core/contracts';
 import type { Standing } from '@green-tally/core/plan';
+import { counted } from '@green-tally/core/units';
 import { Card, Go, Heading, Notice, Quiet, Row, SPACE, Strong } from '../ui';
 
 interface ReadyCardProps {
@@ -45,27 +46,25 @@ export function ReadyCard({ machineId, standing }: ReadyCardProps) {
   );
 }
 
-const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
-
 /** What is missing, as something to do. */
 export const missingWords = ({ id, count }: Pick<MissingStep, 'id' | 'count'>): string =>
   MISSING[id](count);
 
 const MISSING: Readonly<Record<MissingStep['id'], (n: number) => string>> = {
   noSheet: () => 'Bring in the spec sheet of this model',
-  startWalk: (n) => (n ? `Walk it: ${plural(n, 'check')} to read` : 'Walk it and close it up'),
+  startWalk: (n) => (n ? `Walk it: ${counted(n, 'check')} to read` : 'Walk it and close it up'),
   resumeWalk: (n) =>
-    n ? `Go on with the walk: ${plural(n, 'check')} to read` : 'Finish the walk that was begun',
-  readRest: (n) => `Read ${plural(n, 'check')} that ${n === 1 ? 'is' : 'are'} left`,
+    n ? `Go on with the walk: ${counted(n, 'check')} to read` : 'Finish the walk that was begun',
+  readRest: (n) => `Read ${counted(n, 'check')} that ${n === 1 ? 'is' : 'are'} left`,
   enterLimits: (n) =>
-    `Enter what ${plural(n, 'check')} ${n === 1 ? 'is' : 'are'} judged by, from the maker’s manual`,
-  remeasure: (n) => `Measure ${plural(n, 'check')} again`,
-  acceptSkips: (n) => `${plural(n, 'skip')} to accept, or measure`,
-  acceptWork: (n) => `Accept ${plural(n, 'decision')} into work, or leave with a reason`,
-  planVisit: (n) => `Plan a visit for ${plural(n, 'item')} of work`,
-  doWork: (n) => `Do ${plural(n, 'item')} of work and read as left`,
-  tasks: (n) => `Tick ${plural(n, 'task')}`,
-  closeUp: (n) => `Close the machine up: ${plural(n, 'step')}`,
+    `Enter what ${counted(n, 'check')} ${n === 1 ? 'is' : 'are'} judged by, from the maker’s manual`,
+  remeasure: (n) => `Measure ${counted(n, 'check')} again`,
+  acceptSkips: (n) => `${counted(n, 'skip')} to accept, or measure`,
+  acceptWork: (n) => `Accept ${counted(n, 'decision')} into work, or leave with a reason`,
+  planVisit: (n) => `Plan a visit for ${counted(n, 'item')} of work`,
+  doWork: (n) => `Do ${counted(n, 'item')} of work and read as left`,
+  tasks: (n) => `Tick ${counted(n, 'task')}`,
+  closeUp: (n) => `Close the machine up: ${counted(n, 'step')}`,
 };
 
 /** So many components are named below a step. */

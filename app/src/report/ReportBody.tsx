@@ -8,7 +8,7 @@ import {
   holdsWords,
   PAST_WORDS,
 } from '@green-tally/core/ownerWords';
-import { printHours, printNumber } from '@green-tally/core/units';
+import { counted, printHours, printNumber } from '@green-tally/core/units';
 import {
   BandStrip,
   Body,
@@ -44,7 +44,7 @@ export function ReportBody({ report, photoAt, below }: ReportBodyProps) {
       <Quiet>
         {`${machine.crop.charAt(0).toUpperCase()}${machine.crop.slice(1)}: harvest from ${dayWords(machine.harvest.start)}. ${
           walk
-            ? `Walked ${walk.kind ? `${WALK_FOR[walk.kind]}, ` : ''}${dayWords(walk.from.slice(0, 10))}${walk.to ? '' : ', not finished'}: ${walk.read} checks read by ${walk.people.join(', ')}.`
+            ? `Walked ${walk.kind ? `${WALK_FOR[walk.kind]}, ` : ''}${dayWords(walk.from.slice(0, 10))}${walk.to ? '' : ', not finished'}: ${counted(walk.read, 'check')} read by ${walk.people.join(', ')}.`
             : 'Not walked this season.'
         }`}
       </Quiet>

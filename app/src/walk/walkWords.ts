@@ -1,6 +1,6 @@
 import type { WalkKind } from '@green-tally/core/contracts';
 import type { Candidate, FittedWalk, Must } from '@green-tally/core/choose';
-import { printAmount, printNumber } from '@green-tally/core/units';
+import { counted, printAmount, printNumber } from '@green-tally/core/units';
 
 /** Kinds of walk as they are called; `whole` is everything there is to read. */
 export const KIND_WORDS: Readonly<Record<WalkKind | 'whole', string>> = {
@@ -23,9 +23,6 @@ const MUST_WORDS: Readonly<Record<Must, string>> = {
   doubt: 'in doubt',
   noticed: 'by what was noticed',
 };
-
-const counted = (n: number, one: string, many = `${one}s`): string =>
-  `${n} ${n === 1 ? one : many}`;
 
 /** "2 h 5 min" from 100 minutes on, "88 min" below. */
 export function minutesWords(minutes: number): string {

@@ -64,6 +64,10 @@ export function printNumber(value: number, decimals = 3): string {
   return trimmed === '-0' ? '0' : trimmed;
 }
 
+/** So many of them, in words. @example counted(1, 'check') // "1 check" */
+export const counted = (n: number, one: string, many = `${one}s`): string =>
+  `${n} ${n === 1 ? one : many}`;
+
 /**
  * Hours as read on a meter: whole, with a thin group every three digits. @example printHours(1284)
  * // "1,284 h"

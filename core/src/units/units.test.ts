@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import {
+  counted,
   findUnit,
   parseLength,
   parseQuantity,
   printHours,
   printLength,
   printNumber,
+  readsTo,
   UnitParseError,
 } from './index';
 
@@ -187,4 +189,22 @@ describe('what could be read two ways, or not at all', () => {
     expect(parseLength('1 3/8 in', 'mm').value).toBeCloseTo(34.925, 9));
   test('endless digits are refused, not taken for infinity', () =>
     expect(() => parseLength('9'.repeat(400), 'mm')).toThrow(/too long/));
+});
+
+test.each([
+  [1, undefined, '1 check'],
+  [0, undefined, '0 checks'],
+  [2, undefined, '2 checks'],
+  [2, 'check-ups', '2 check-ups'],
+])('%d of them, %s: %s', (n, many, words) => expect(counted(n, 'check', many)).toBe(words));
+
+describe('how finely a tool reads', () => {
+  test('as its check writes it', () =>
+    expect(readsTo(0.1, { quantity: 'length', unit: 'mm', style: 'mm' })).toBe('reads to 0.1 mm'));
+  test('a fraction of an inch would round it away: decimals of it', () =>
+    expect(readsTo(0.0254, { quantity: 'length', unit: 'in', style: 'inFraction' })).toBe(
+      'reads to 0.001 in',
+    ));
+  test('in the unit of a force', () =>
+    expect(readsTo(5, { quantity: 'force', unit: 'N', style: 'plain' })).toBe('reads to 5 N'));
 });

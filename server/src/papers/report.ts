@@ -7,7 +7,7 @@ import {
   WALK_FOR,
 } from '@green-tally/core/ownerWords';
 import type { OwnerReport, ReportItem } from '@green-tally/core/contracts/report';
-import { printNumber } from '@green-tally/core/units';
+import { counted, printNumber } from '@green-tally/core/units';
 import type { PAPERS } from './paper';
 import { money, PINE, sheetPaper, type Sheet } from './sheet';
 
@@ -44,7 +44,7 @@ function head(on: Sheet, { machine, branch, today, walk, past, ready, lacks }: O
   );
   if (walk)
     on.quiet(
-      `Walked ${walk.kind ? `${WALK_FOR[walk.kind]}, ` : ''}${day(walk.from)}${walk.to ? '' : ', not finished'}: ${walk.read} checks read by ${walk.people.join(', ')}.`,
+      `Walked ${walk.kind ? `${WALK_FOR[walk.kind]}, ` : ''}${day(walk.from)}${walk.to ? '' : ', not finished'}: ${counted(walk.read, 'check')} read by ${walk.people.join(', ')}.`,
     );
   else on.quiet('Not walked this season.');
   on.gap(4);
