@@ -87,6 +87,14 @@ test('two taps go two further, before the address has followed once', async () =
   expect(seen()).toEqual(['gathering-chain']);
 });
 
+test('who leaves before the address has followed keeps the address gone to', async () => {
+  const { unmount } = await render(at('fan-drive-belt'));
+  await fireEvent.press(screen.getByText('from fan-drive-belt'));
+  await unmount();
+  await new Promise((later) => setTimeout(later, 200));
+  expect(mockSetParams).not.toHaveBeenCalled();
+});
+
 test('back by the address shows the check that it names', async () => {
   const { rerender } = await render(at('fan-drive-belt'));
   await fireEvent.press(screen.getByText('from fan-drive-belt'));

@@ -42,15 +42,19 @@ export function CheckAndNext({ check: named, checks, ...known }: CheckAndNextPro
  */
 function useGoing(named: string): { readonly shown: string; readonly go: (id: string) => void } {
   const [gone, setGone] = useState<{ readonly from: string; readonly to: string }>();
-  const at = useRef(named);
+  // undefined: the walk's checks were left
+  const at = useRef<string | undefined>(named);
   useEffect(() => {
     at.current = named;
+    return () => void (at.current = undefined);
   }, [named]);
   // the address has come after, or was made another meanwhile
   if (gone && gone.from !== named) setGone(undefined);
   const go = useCallback((to: string) => {
+    if (at.current === undefined) return;
     setGone({ from: at.current, to });
-    void painted().then(() => router.setParams({ checkId: to }));
+    // who has gone elsewhere meanwhile keeps that address
+    void painted().then(() => at.current && router.setParams({ checkId: to }));
   }, []);
   return { shown: gone?.from === named ? gone.to : named, go };
 }
