@@ -1,3 +1,4 @@
+import { waitFor } from '@testing-library/react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { Tick, WorkItem } from '@green-tally/core/contracts';
 import { withOutgoing } from './laid';
@@ -21,7 +22,7 @@ let poison: { id: string; status: number } | undefined;
 const refuseBatchesWith = (id: string, status: number) => {
   poison = { id, status };
 };
-const sent: { url: string; ids: string[] }[] = [];
+const sent: { url: string; ids: string[]; at: number }[] = [];
 
 beforeEach(async () => {
   await local.outgoing.clear();
@@ -33,7 +34,8 @@ beforeEach(async () => {
       readings?: { id: string }[];
       id?: string;
     };
-    sent.push({ url, ids: body.readings?.map((r) => r.id) ?? [String(body.id)] });
+    const ids = body.readings?.map((r) => r.id) ?? [String(body.id)];
+    sent.push({ url, ids, at: Date.now() });
     if (poison && body.readings?.some((r) => r.id === poison?.id))
       return { status: poison.status, body: refusal(poison.status) };
     const answer = answers.shift() ?? {
@@ -161,8 +163,8 @@ describe('the outbox', () => {
       const r = belt(37);
       await put([{ kind: 'reading', body: r }]);
       await expect(flush()).rejects.toThrow(/disk full/);
-      broken.mockRestore();
       expect(await local.outgoing.get(r.id)).toMatchObject({ state: 'waiting' });
+      broken.mockRestore();
     });
     test('of one that is not kept here nothing is laid by: it is asked for whole some day', async () => {
       await forget([machineId]);
@@ -308,10 +310,11 @@ describe('what can be taken back', () => {
   });
   test('after its time it is sent by itself, and cannot be taken back any more', async () => {
     const late = belt(36);
+    const from = Date.now();
     await hold(200, late);
-    expect(sent).toEqual([]);
-    await new Promise((r) => setTimeout(r, 400));
-    expect(sent.flatMap((s) => s.ids)).toEqual([late.id]);
+    await waitFor(() => expect(sent.flatMap((s) => s.ids)).toEqual([late.id]), { timeout: 10_000 });
+    await waitFor(async () => expect(await local.outgoing.count()).toBe(0), { timeout: 10_000 });
+    expect(sent[0]?.at).toBeGreaterThanOrEqual(from + 200);
     expect(await takeBack([late.id])).toBe(0);
   });
   test('time that is up, or what was refused, is held no more', async () => {
