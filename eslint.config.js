@@ -137,6 +137,8 @@ module.exports = [
     ],
   },
   ...expo,
+  // asked by oxlint, or seen by the compiler and by Node
+  { rules: { 'import/no-duplicates': 'off', 'import/namespace': 'off' } },
   {
     files: ['**/*.{ts,tsx}'],
     rules: {
@@ -149,7 +151,6 @@ module.exports = [
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
       ],
       // the compiler sees a module that is not there, a name it does not have, and one exported twice
-      'import/namespace': 'off',
       'import/no-unresolved': 'off',
       'import/export': 'off',
       // a contract and its inferred type share one name; fast-check is used by its default import

@@ -110,7 +110,7 @@ export async function startCluster(
     '-c',
     'log_min_messages=warning',
     ...(throwAway
-      ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off']
+      ? UNKEPT.flatMap((setting) => ['-c', setting])
       : archiving(join(home, 'pgbackrest.conf'))),
   ];
   let said = '';
@@ -169,6 +169,12 @@ export async function startCluster(
   };
 }
 
+/** What nobody has to find again is not written for keeping. */
+const UNKEPT = [
+  ...['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'],
+  ...['wal_level=minimal', 'max_wal_senders=0'],
+];
+
 /**
  * What is written goes to the shelf of copies within a minute, once there is one (npm run backup):
  * before that the archiver has nothing to do.
@@ -179,13 +185,16 @@ const archiving = (config) => [
   `archive_command=test ! -f '${config}' || pgbackrest --config='${config}' --stanza=gt archive-push %p`,
 ];
 
+/** Copies the home of a cluster that is stopped. */
+export function copyHome(home, folder) {
+  const copied = spawnSync('cp', ['-a', `${home}/.`, folder], { encoding: 'utf8' });
+  if (copied.status !== 0) throw new Plain(`The database was not copied:\n${copied.stderr}`);
+}
+
 /** A throw-away cluster for tests; a copy of one that is stopped, where it is given by its home. */
 export function throwAwayCluster(firstPort, copyOf) {
   const folder = mkdtempSync(join(tmpdir(), 'green-tally-test-'));
-  if (copyOf) {
-    const copied = spawnSync('cp', ['-a', `${copyOf}/.`, folder], { encoding: 'utf8' });
-    if (copied.status !== 0) throw new Plain(`The database was not copied:\n${copied.stderr}`);
-  }
+  if (copyOf) copyHome(copyOf, folder);
   chmodSync(folder, 0o755);
   return startCluster(folder, { throwAway: true, quiet: true, firstPort });
 }

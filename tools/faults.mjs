@@ -5,7 +5,7 @@
 import { mkdtempSync, chmodSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startCluster } from './cluster.mjs';
+import { copyHome, startCluster } from './cluster.mjs';
 import {
   bundleServer,
   checkNode,
@@ -41,6 +41,8 @@ async function bringUp(ends) {
   const folder = mkdtempSync(join(tmpdir(), 'green-tally-faults-'));
   chmodSync(folder, 0o755);
   ends.push(() => rmSync(folder, { recursive: true, force: true }));
+  // npm test has filled one ahead
+  if (process.env.GREEN_TALLY_FILLED) copyHome(process.env.GREEN_TALLY_FILLED, folder);
   const cluster = await startCluster(folder, { quiet: true, firstPort: 54_960 });
   ends.push(() => cluster.stop());
   const port = Number(new URL(cluster.url).port);

@@ -56,11 +56,14 @@ export async function throwAwayPlaces(wishes) {
   throw failed.reason;
 }
 
-/** The demo's database, filled and stopped, for places to begin with a copy of it. */
+/** The demo's database, filled and stopped, for places to begin with a copy of it; what it holds is beside it. */
 export async function demoToCopy(databasePort) {
   const cluster = await throwAwayCluster(databasePort);
   try {
-    fill({ ...process.env, DATABASE_URL: cluster.url });
+    fill({
+      ...process.env,
+      ...{ DATABASE_URL: cluster.url, SCENARIO: join(cluster.home, 'scenario.json') },
+    });
   } catch (error) {
     await cluster.stop();
     throw error;

@@ -3,22 +3,26 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { createInterface } from 'node:readline';
 import {
   checkNode,
   endPlainly,
   ensureApp,
   ensureChromium,
   ensurePackages,
+  Plain,
   ROOT,
   say,
 } from './house.mjs';
-import { demoToCopy, throwAwayPlaces } from './place.mjs';
+import { throwAwayPlaces } from './place.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
 const only = process.argv.slice(2);
 const wanted = (name) => only.length === 0 || only.includes(name);
 let passed = 0;
 let failed = 0;
+/** home of the demo's database, made ahead */
+let filled = '';
 
 /** Runs a step that passes or fails as a whole. */
 async function step(name, command, args) {
@@ -111,9 +115,9 @@ async function browser() {
   const done = watch('browser tests');
   const chromium = ensureChromium();
   ensureApp();
+  const copyOf = process.env.GREEN_TALLY_FILLED;
   const named = process.env.E2E;
   const parts = named ? [[named]] : [...APART.map((p) => p.map(fileOf)), othersThan(APART.flat())];
-  const filled = await demoToCopy(54_900);
   // empty places: for the first day of a dealership, and to bring an archive into
   let places = [];
   try {
@@ -122,7 +126,7 @@ async function browser() {
       { databasePort: 54_950, firstPort: 8620, demo: false },
       ...parts.map((_, i) => ({
         ...{ databasePort: 54_910 + 10 * i, firstPort: 8560 + 10 * i },
-        copyOf: filled.home,
+        copyOf,
       })),
     ]);
     const [empty, spare, ...demos] = places;
@@ -144,9 +148,30 @@ async function browser() {
     );
   } finally {
     for (const place of places) await place.end();
-    filled.end();
     done();
   }
+}
+
+/**
+ * Makes ahead, in a process of its own, what tests of several kinds want: the demo's database to copy
+ * (GREEN_TALLY_FILLED) and the web app.
+ */
+async function madeAhead() {
+  if (!['server', 'faults', 'browser'].some(wanted)) return;
+  const done = watch('made ahead');
+  const child = spawn(
+    process.execPath,
+    [join(ROOT, 'tools/ahead.mjs'), wanted('browser') ? 'app' : ''],
+    { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] },
+  );
+  createInterface({ input: child.stdout }).on('line', (line) => {
+    if (line.startsWith('home ')) filled = line.slice(5);
+    else process.stdout.write(`${line}\n`);
+  });
+  if ((await finished(child)) !== 0 || !filled)
+    throw new Plain('What the tests want could not be made ahead.');
+  process.env.GREEN_TALLY_FILLED = filled;
+  done();
 }
 
 const othersThan = (files) =>
@@ -187,7 +212,7 @@ try {
       process.stdout.write(`${ls.stdout}${ls.stderr}`);
     }
   }
-  // what reads the code only, on two cores: lint takes about as long as all the rest
+  // what reads the code only, on two cores, and beside it what is wanted later
   const read = async () => {
     for (const workspace of ['core', 'demo', 'server', 'app', 'e2e'])
       if (wanted('types')) await step(...typeCheck(workspace));
@@ -195,7 +220,11 @@ try {
     await step('unused', 'npx', ['knip', '--no-progress']);
     await step('lint', 'npx', ['oxlint', '--type-aware']);
   };
-  await Promise.all([step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']), read()]);
+  await Promise.all([
+    step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+    read(),
+    madeAhead(),
+  ]);
   await jest('core');
   await jest('server');
   await jest('app');
@@ -204,6 +233,8 @@ try {
 } catch (error) {
   failed += 1;
   endPlainly(error);
+} finally {
+  if (filled) rmSync(filled, { recursive: true, force: true });
 }
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
 process.exitCode = failed ? 1 : 0;

@@ -1,7 +1,7 @@
 import {
   type Check,
   type Machine,
-  Reading,
+  type Reading,
   type SpecSheet,
   takeUpOf,
   type Walk,
@@ -45,7 +45,7 @@ function fittedByOwner({ demo, machine, sheets }: Telling): Reading[] {
   return Object.entries(demo.ownerFitted ?? {}).map(([where, day]) => {
     const [checkId = '', place = ''] = where.split('/');
     const model = sheets.find((s) => s.checks.some((c) => c.id === checkId))?.model;
-    return Reading.parse({
+    return {
       id: demoId(`${machine.serial} ${where} fitted ${day}`),
       machineId: machine.id,
       walkId: null,
@@ -54,12 +54,13 @@ function fittedByOwner({ demo, machine, sheets }: Telling): Reading[] {
       place,
       state: 'asLeft',
       value: { kind: 'renewal', fittedBy: 'owner', part: '' },
-      renewed: true,
-      positionConfirmed: true,
+      ...{ renewed: true, repaired: false, settled: false, positionConfirmed: true, tool: null },
       takenAt: `${day}T15:00:00.000Z`,
       hours: machine.hours,
+      fit: null,
       by: demo.walkedBy,
-    });
+      ...{ note: '', strikes: null },
+    };
   });
 }
 
@@ -95,26 +96,23 @@ function walkAt(telling: Telling, stop: Stop): { walk: Walk; readings: Reading[]
     const model = sheets.find((s) => s.checks.includes(check))?.model ?? machine.model;
     return check.places.flatMap((place) =>
       valuesAt(telling, stop, check, place).map(
-        ({ state, value, confirmed, settled, renewed, note }) =>
-          Reading.parse({
-            id: demoId(`${machine.serial} ${stop.day} ${check.id} ${place} ${state} ${value.kind}`),
-            machineId: machine.id,
-            walkId,
-            checkId: check.id,
-            sheet: { model, revision: 1 },
-            place,
-            state,
-            value,
-            renewed,
-            settled,
-            note,
-            positionConfirmed: confirmed,
-            tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
-            takenAt: moment(),
-            hours: stop.hours,
-            fit: { crop: machine.harvest.crop, header: machine.header?.serial ?? null },
-            by: handOf(at),
-          }),
+        ({ state, value, confirmed, settled, renewed, note }): Reading => ({
+          id: demoId(`${machine.serial} ${stop.day} ${check.id} ${place} ${state} ${value.kind}`),
+          machineId: machine.id,
+          walkId,
+          checkId: check.id,
+          sheet: { model, revision: 1 },
+          place,
+          state,
+          value,
+          ...{ renewed, repaired: false, settled, note, strikes: null },
+          positionConfirmed: confirmed,
+          tool: check.kind === 'measure' || check.kind === 'series' ? check.tool : null,
+          takenAt: moment(),
+          hours: stop.hours,
+          fit: { crop: machine.harvest.crop, header: machine.header?.serial ?? null },
+          by: handOf(at),
+        }),
       ),
     );
   });

@@ -91,31 +91,39 @@ export const demoStock = (): Scenario['stock'] => stockOf(demoSheets(), BRANCHES
 export const demoMeters = (): Pick<Machine, 'serial' | 'model' | 'hours'>[] =>
   DEMO_MACHINES.map(({ serial, model, hours }) => ({ serial, model, hours }));
 
+/** The demo's machines and sheets by themselves: its books, without what was read of them. */
+export const demoBooks = (): Pick<Scenario, 'machines' | 'sheets'> => ({
+  machines: DEMO_MACHINES.map(machineOf),
+  sheets: demoSheets(),
+});
+
+const machineOf = (demo: DemoMachine): Machine => ({
+  id: demoId(`machine ${demo.serial}`),
+  serial: demo.serial,
+  model: demo.model,
+  customer: demo.customer,
+  branch: demo.branch,
+  builtOn: demo.builtOn,
+  hours: demo.hours,
+  header: demo.header,
+  ...(demo.equipment ? { equipment: demo.equipment } : {}),
+  harvest: {
+    crop: demo.crop,
+    start: demo.harvest[0],
+    end: demo.harvest[1],
+    areaHa: demo.areaHa,
+    widthM: demo.widthM,
+    speedKmh: 6.2,
+    efficiency: 0.72,
+  },
+});
+
 /** Builds the scenario; the same every time. */
 export function scenario(): Scenario {
   const sheets = demoSheets();
   const people = DEMO_PEOPLE.map((p) => ({ ...p, id: demoId(`person ${p.signIn}`) }));
   const walked = DEMO_MACHINES.map((demo, i) => {
-    const machine: Machine = {
-      id: demoId(`machine ${demo.serial}`),
-      serial: demo.serial,
-      model: demo.model,
-      customer: demo.customer,
-      branch: demo.branch,
-      builtOn: demo.builtOn,
-      hours: demo.hours,
-      header: demo.header,
-      ...(demo.equipment ? { equipment: demo.equipment } : {}),
-      harvest: {
-        crop: demo.crop,
-        start: demo.harvest[0],
-        end: demo.harvest[1],
-        areaHa: demo.areaHa,
-        widthM: demo.widthM,
-        speedKmh: 6.2,
-        efficiency: 0.72,
-      },
-    };
+    const machine = machineOf(demo);
     const { walks, readings } = historyOf(demo, machine, sheets, 1000 + i);
     const file: MachineFile = {
       machine,

@@ -1,17 +1,29 @@
+import { writeFileSync } from 'node:fs';
 import pg from 'pg';
+import { scenario, type Scenario } from '@green-tally/demo';
 import { openDatabase, remigrate, type Database } from '../db';
 import { loadDemo } from '../demo/load';
 import { fillTo } from '../demo/multiply';
 import { learn } from '../standings/newDay';
 
-/** Fills a database with the demo (DATABASE_URL), and with copies of it where MACHINES says so many. */
+/**
+ * Fills a database with the demo (DATABASE_URL), and with copies of it where MACHINES says so many.
+ * What it was worked out to is kept in the file SCENARIO names.
+ */
 async function fill(): Promise<void> {
   const url = process.env['DATABASE_URL'] ?? '';
   const db = await openDatabase(url);
-  await loadDemo(db);
+  await loadDemo(db, workedOut);
   const machines = Number(process.env['MACHINES'] ?? 0);
   if (machines) await copies(db, url, machines);
   await db.close();
+}
+
+function workedOut(): Scenario {
+  const demo = scenario();
+  const file = process.env['SCENARIO'];
+  if (file) writeFileSync(file, JSON.stringify(demo));
+  return demo;
 }
 
 /** For `npm run scale`: so many machines are on the books then. */

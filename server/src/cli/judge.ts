@@ -6,7 +6,7 @@ import { Machine, SpecSheet } from '@green-tally/core/contracts';
 import { factsOf } from '@green-tally/core/plan';
 import { DECISION_WORDS, judgeCheck, verdictSentence } from '@green-tally/core/verdict';
 import { admissionTroubles, checksFor } from '@green-tally/core/walk';
-import { DEMO_DAY, scenario } from '@green-tally/demo';
+import { DEMO_DAY, demoBooks } from '@green-tally/demo';
 import { Refusal } from '../errors';
 import { readReadingsCsv } from '../walks/readCsv';
 
@@ -30,7 +30,7 @@ function judgeFile(): number {
   });
   const [file] = positionals;
   if (!file || values.help) return say(USAGE, 2);
-  const books = scenario();
+  const books = demoBooks();
   const machines = values.machines
     ? z.array(Machine).parse(readJson(values.machines))
     : books.machines;

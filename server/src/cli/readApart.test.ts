@@ -9,10 +9,10 @@ const dir = mkdtempSync(join(tmpdir(), 'gt-apart-'));
 afterAll(() => rmSync(dir, { recursive: true }));
 
 /** Readers whose thread does this. */
-const threadsThat = (words: string) => {
+const threadsThat = (words: string, limits?: Parameters<typeof readersOn>[1]) => {
   const program = join(dir, `${words.length}.mjs`);
   writeFileSync(program, words);
-  return readersOn(program);
+  return readersOn(program, limits);
 };
 
 test.each([
@@ -28,6 +28,17 @@ test.each([
     await expect(paper({} as PaperTask)).rejects.toThrow(/Try again in a minute/);
   },
 );
+
+test.each([
+  ['takes too long', 'for (;;);'],
+  ['takes too much', 'const all = []; for (;;) all.push(Array.from({ length: 1e4 }, () => ({})));'],
+])('a thread that %s is given up, and the next in line has its turn', async (_, words) => {
+  const limits = { ms: 1500, ownMs: 1500, megabytes: 16, atOnce: 1, waiting: 10 };
+  const { sheet, paper } = threadsThat(words, limits);
+  const all = await Promise.allSettled([sheet('model: X'), paper({} as PaperTask)]);
+  const reasons = all.map((a) => (a.status === 'rejected' ? (a.reason as unknown) : undefined));
+  expect(reasons).toEqual([expect.any(Invalid), expect.any(Away)]);
+});
 
 test('two at once and ten in line; who comes after them is told so, and the line goes on', async () => {
   const { sheet } = threadsThat(

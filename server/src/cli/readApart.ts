@@ -27,7 +27,8 @@ type Says =
  * What a file may cost: the largest honest one is read in a fifth of it. What is made here of what
  * the place holds waits longer: it is no stranger's, and slow only where the server is busy.
  */
-const LIMITS = { ms: 20_000, ownMs: 120_000, megabytes: 512, atOnce: 2, waiting: 10 } as const;
+const LIMITS = { ms: 20_000, ownMs: 120_000, megabytes: 512, atOnce: 2, waiting: 10 };
+type Limits = typeof LIMITS;
 
 const isFile = ({ what }: ToRead): boolean => what === 'sheet' || what === 'table';
 
@@ -46,17 +47,18 @@ const givenUp = (task: ToRead): Refusal =>
  * Reads files on threads of their own, so that one keeps nobody waiting; one that takes too long or
  * too much is given up.
  * @param program the bundle of readFile.ts
+ * @param limits what a file may cost
  */
-export function readersOn(program: string): Readers {
+export function readersOn(program: string, limits: Limits = LIMITS): Readers {
   let running = 0;
   const line: (() => void)[] = [];
   const turn = async (): Promise<void> => {
-    if (line.length >= LIMITS.waiting)
+    if (line.length >= limits.waiting)
       throw new TooMany(
         'Many files at once',
         'Others bring in files just now. Try again in a minute.',
       );
-    if (running < LIMITS.atOnce) running += 1;
+    if (running < limits.atOnce) running += 1;
     else await new Promise<void>((mine) => line.push(mine));
   };
   const done = () => {
@@ -66,7 +68,7 @@ export function readersOn(program: string): Readers {
   };
   const read = async (task: ToRead): Promise<unknown> => {
     await turn();
-    return readOn(program, task).finally(done);
+    return readOn(program, task, limits).finally(done);
   };
   // the thread does what readSheet, readTable, makeInsight and makePaper do, and answers as they do
   return {
@@ -77,11 +79,11 @@ export function readersOn(program: string): Readers {
   };
 }
 
-function readOn(program: string, task: ToRead): Promise<unknown> {
+function readOn(program: string, task: ToRead, limits: Limits): Promise<unknown> {
   return new Promise((resolve, reject) => {
     const thread = new Worker(program, {
       workerData: task,
-      resourceLimits: { maxOldGenerationSizeMb: LIMITS.megabytes },
+      resourceLimits: { maxOldGenerationSizeMb: limits.megabytes },
     });
     const tooMuch = () => reject(givenUp(task));
     const timer = setTimeout(
@@ -89,7 +91,7 @@ function readOn(program: string, task: ToRead): Promise<unknown> {
         tooMuch();
         void thread.terminate();
       },
-      isFile(task) ? LIMITS.ms : LIMITS.ownMs,
+      isFile(task) ? limits.ms : limits.ownMs,
     );
     thread.once('message', (said: Says) =>
       said.refused

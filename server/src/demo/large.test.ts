@@ -4,6 +4,7 @@ import { DEMO_DAY } from '@green-tally/demo';
 import { MachineRow } from '../db';
 import { judge } from '../standings/judge';
 import { beltReading, machineId, openPlace, signedIn, type Place } from '../testing/place';
+import { demoAsLoaded } from '../testing/template';
 import { fillTo } from './multiply';
 
 /*
@@ -82,7 +83,7 @@ test('48 machines cost what 24 do: the same questions, the same rows, as many by
   await place.close();
 
   place = await openPlace();
-  await fillTo(place.url, MACHINES);
+  await fillTo(place.url, MACHINES, demoAsLoaded());
   expect(await MachineRow.count()).toBe(MACHINES);
   for (const { id } of await MachineRow.findAll({ attributes: ['id'] }))
     await judge(place.db, id, DEMO_DAY);

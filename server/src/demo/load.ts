@@ -1,4 +1,4 @@
-import { DEMO_PASSWORD, scenario } from '@green-tally/demo';
+import { DEMO_DAY, DEMO_PASSWORD, scenario, type Scenario } from '@green-tally/demo';
 import {
   BranchRow,
   CostsRow,
@@ -35,16 +35,17 @@ const statedDay = async (): Promise<string | undefined> =>
 /**
  * Loads the invented dealership into an empty database; leaves one that has people alone. Returns
  * the demo's stated day.
+ * @param made how the dealership is worked out, where it is needed
  */
-export async function loadDemo(db: Database): Promise<string> {
+export async function loadDemo(db: Database, made: () => Scenario = scenario): Promise<string> {
   const there = await statedDay();
   if (there) return there;
-  const demo = scenario();
-  const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const loaded = await db.transaction(async (transaction) => {
-    // of several that start at once one loads, the others find it done
+  const demo = await db.transaction(async (transaction) => {
+    // of several that start at once one works it out and loads it, the others find it done
     await holdLock(db.sequelize, 'demo', transaction);
-    if (await PersonRow.count({ transaction })) return false;
+    if (await PersonRow.count({ transaction })) return undefined;
+    const demo = made();
+    const passwordHash = await hashPassword(DEMO_PASSWORD);
     await BranchRow.bulkCreate(
       demo.branches.map((name, i) => ({ id: `0197a000-0000-7000-8000-00000000000${i + 1}`, name })),
       { transaction },
@@ -145,10 +146,12 @@ export async function loadDemo(db: Database): Promise<string> {
     );
     await SettingRow.upsert({ key: 'statedDay', value: demo.today }, { transaction });
     await machinesChanged(db, 'all', transaction);
-    return true;
+    return demo;
   });
-  if (!loaded) return (await statedDay()) ?? demo.today;
+  if (!demo) return (await statedDay()) ?? DEMO_DAY;
   await learn(db, demo.today);
   for (const { id } of demo.machines) await judge(db, id, demo.today);
+  // what is asked for next is planned by what is there now, also in a copy
+  await db.sequelize.query('VACUUM (ANALYZE)');
   return demo.today;
 }

@@ -2,7 +2,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import pg from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
-import { demoId, scenario } from '@green-tally/demo';
+import { demoId, scenario, type Scenario } from '@green-tally/demo';
 
 /** Rows as COPY takes them: a tab between cells, \N for nothing. */
 const lineOf = (cells: readonly unknown[]): string => `${cells.map(cellOf).join('\t')}\n`;
@@ -29,15 +29,16 @@ interface Part {
 /**
  * Fills a demo database with copies of its machines and all their facts until it has so many: each
  * copy is a machine of its own with ids of its own. For measuring and for tests of large places.
+ * @param demo what is there
  * @returns how many readings there are then
  */
-export async function fillTo(url: string, machines: number): Promise<number> {
+export async function fillTo(url: string, machines: number, demo = scenario()): Promise<number> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   try {
     const { rows } = await client.query<{ n: number }>('SELECT count(*)::int AS n FROM machines');
     for (let copy = 1, left = machines - (rows[0]?.n ?? 0); left > 0; copy += 1) {
-      const parts = partsOf(left);
+      const parts = partsOf(demo, left);
       for (const { table, columns, rows: lines } of parts) {
         const into = client.query(copyFrom(`COPY ${table} (${columns.join(', ')}) FROM STDIN`));
         const made = Array.from(lines(copy), lineOf);
@@ -54,8 +55,7 @@ export async function fillTo(url: string, machines: number): Promise<number> {
 }
 
 /** The demo's parts, of at most so many machines. */
-function partsOf(most: number): Part[] {
-  const demo = scenario();
+function partsOf(demo: Scenario, most: number): Part[] {
   const chosen = demo.machines.slice(0, most);
   const ids = new Set(chosen.map((m) => m.id));
   const own = <T extends { machineId: string }>(facts: readonly T[]) =>

@@ -1,16 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { Import, type Reading } from '@green-tally/core/contracts';
-import { DEMO_DAY, scenario } from '@green-tally/demo';
+import { DEMO_DAY } from '@green-tally/demo';
 import { clockFor } from '../clock';
 import { ImportRow, ReadingRow } from '../db';
 import { runJobs } from './work';
 import { runImport } from '../walks/importCsv';
 import { beltReading, machineId, openPlace, signedIn, type Place } from '../testing/place';
+import { demoAsLoaded } from '../testing/template';
 import { readReadingsCsv } from '../walks/readCsv';
 import { writeReadingsCsv } from '../walks/writeCsv';
 
-const { machines, sheets, readings } = scenario();
+const { machines, sheets, readings } = demoAsLoaded();
 const serials = new Map(machines.map((m) => [m.id, m.serial]));
 const sample = readFileSync(resolve(__dirname, '../../../demo/readings-sample.csv'), 'utf8');
 const read = (text: string) => readReadingsCsv(text, machines, sheets);

@@ -1,8 +1,9 @@
 import { MachineFile, SpecSheet } from '@green-tally/core/contracts';
 import { standingOf } from '@green-tally/core/plan';
-import { DEMO_DAY, scenario } from '@green-tally/demo';
+import { DEMO_DAY } from '@green-tally/demo';
 import { SheetRow } from '../db';
 import { machineId, openPlace, signedIn, type Place } from '../testing/place';
+import { demoAsLoaded } from '../testing/template';
 
 /*
  * What was stored before the contract grew is read as it was: nothing of it is changed, and what it
@@ -37,14 +38,14 @@ function oldForm(sheet: SpecSheet) {
 }
 
 test('a revision stored in the old form is read, judged alike and left as it is', async () => {
-  const old = oldForm(scenario().sheets.find((s) => s.model === 'Ouzel 7')!);
+  const old = oldForm(demoAsLoaded().sheets.find((s) => s.model === 'Ouzel 7')!);
   await place.db.sequelize.query(
     `UPDATE spec_sheets SET document = :document WHERE model = 'Ouzel 7'`,
     { replacements: { document: JSON.stringify(old) } },
   );
   const agent = await signedIn(place.app, 'rhea');
   const file = MachineFile.parse((await agent.get(`/api/machines/${machineId('T118')}`)).body);
-  const now = scenario().files.find((f) => f.machine.serial === 'T118')!;
+  const now = demoAsLoaded().files.find((f) => f.machine.serial === 'T118')!;
   const said = (f: MachineFile) =>
     standingOf(f, DEMO_DAY).verdicts.map((v) => [v.check.id, v.decision] as const);
   const ids = new Set(old.checks.map((c) => c.id));

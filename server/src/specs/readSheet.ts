@@ -15,13 +15,22 @@ export type SheetRead =
   | { sheet: undefined; troubles: SheetTrouble[]; model: string };
 
 const MOST_TOLD = 200;
+/** A sheet nests a dozen deep: what nests so deep is none, and would cost seconds to read. */
+const DEEPEST = 100;
 
 /**
  * Reads a sheet from its file, JSON or YAML.
  * @returns the sheet, or every trouble with its line; never half a sheet
+ * @throws {Invalid} when it is empty, nests deeper than any sheet, or repeats itself without end
  */
 export function readSheet(text: string): SheetRead {
   if (!text.trim()) throw new Invalid('An empty file', 'Choose a spec sheet, JSON or YAML.');
+  const tooDeep = lineTooDeep(text);
+  if (tooDeep !== undefined)
+    throw new Invalid(
+      'Not a spec sheet',
+      `Line ${tooDeep}: lists and fields stand more than ${DEEPEST} deep within each other, which no sheet needs. Look whether this is the right file.`,
+    );
   // well-formed JSON is read fast; lines are only looked for when something is wrong
   const plain = jsonOf(text);
   const parsed = plain === undefined ? undefined : SpecSheet.safeParse(plain);
@@ -57,13 +66,30 @@ export function readSheet(text: string): SheetRead {
   };
 }
 
+/** What is escaped or quoted, and what opens, closes or begins a line; dashes of lists within lists. */
+const MARKS = new RegExp(`\\\\.|"(?:[^"\\\\\\n]|\\\\.)*"|[[\\]{}\\n]|(?:- ){${DEEPEST},}`, 'g');
+
+/** The first line where lists and fields stand deeper within each other than in any sheet. */
+function lineTooDeep(text: string): number | undefined {
+  let [depth, line] = [0, 1];
+  for (const [mark] of text.matchAll(MARKS)) {
+    if (mark === '[' || mark === '{') depth += 1;
+    else if (mark === ']' || mark === '}') depth = Math.max(0, depth - 1);
+    else if (mark === '\n') line += 1;
+    if (depth > DEEPEST || mark.startsWith('- ')) return line;
+  }
+  return undefined;
+}
+
 function valueOf(document: Document): unknown {
   try {
     return document.toJS({ maxAliasCount: 50 });
   } catch (error) {
     throw new Invalid(
       'Not a spec sheet',
-      error instanceof Error ? error.message : 'The file cannot be read.',
+      error instanceof Error && error.message.startsWith('Excessive')
+        ? 'It repeats parts of itself by & and * more often than any sheet does. Write them out.'
+        : 'What it repeats by & and * cannot be followed. Write it out.',
     );
   }
 }

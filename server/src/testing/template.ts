@@ -1,20 +1,37 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { Sequelize } from 'sequelize';
+import { scenario, type Scenario } from '@green-tally/demo';
 import { openDatabase } from '../db';
 import { loadDemo } from '../demo/load';
 
 /** The demo's database, loaded once for the whole test run and copied for each that asks. */
 const TEMPLATE = 't_demo_template';
 
-/** Makes the template. Before any test, by one process. @param base url of the test cluster */
-export async function makeTemplate(base: string): Promise<void> {
+/**
+ * Makes the template. Before any test, by one process.
+ * @param base url of the test cluster, which may hold the demo already
+ * @param file where the dealership is kept as it was worked out, for demoAsLoaded()
+ */
+export async function makeTemplate(base: string, file: string): Promise<void> {
+  if (existsSync(file)) {
+    await ask(databaseUrl(base, 'postgres'), `ALTER DATABASE green_tally RENAME TO ${TEMPLATE}`);
+    await ask(databaseUrl(base, 'postgres'), 'CREATE DATABASE green_tally');
+    return;
+  }
+  const demo = scenario();
+  writeFileSync(file, JSON.stringify(demo));
   await ask(base, `CREATE DATABASE ${TEMPLATE}`);
   const db = await openDatabase(databaseUrl(base, TEMPLATE));
   try {
-    await loadDemo(db);
+    await loadDemo(db, () => demo);
   } finally {
     await db.close();
   }
 }
+
+/** The invented dealership as the template holds it: to work it out again takes seconds. */
+export const demoAsLoaded = (): Scenario =>
+  JSON.parse(readFileSync(process.env['TEST_SCENARIO'] ?? '', 'utf8')) as Scenario;
 
 /** Makes an empty database or a copy of the demo's. @param name of the new database */
 export const makeDatabase = (base: string, name: string, demo: boolean): Promise<void> =>

@@ -3,11 +3,11 @@ import {
   againstLimit,
   judgeRepeats,
   middleOf,
+  OUTSIDE_BAND,
   toolUncertainty,
   type Finding,
   type ImplausibleNumbers,
 } from '../../findings';
-import { OUTSIDE_BAND } from '../../findings';
 import { wearFraction, wearLimitsOf } from './wear';
 
 /** A new part may be better than the book by so much of the way to its limit. Shop rule. */
