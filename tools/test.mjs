@@ -102,10 +102,10 @@ function count(code, read) {
  * share a database in the same order every time; the last takes all that no other names.
  */
 const APART = [
-  ['archive', 'labels', 'places', 'ready', 'report', 'sheets', 'specs'],
+  ['archive', 'bench', 'labels', 'places', 'practice', 'ready', 'report', 'sheets', 'specs'],
   [
     ...['board', 'firstDay', 'formats', 'harvest', 'hours', 'insight', 'offline'],
-    ...['photo', 'practice', 'shared', 'story', 'work'],
+    ...['photo', 'shared', 'story', 'work'],
   ],
 ];
 
