@@ -76,6 +76,13 @@ async function costs() {
   return { yard, due, batch, changes, after, jobs: (await jobs()) - put };
 }
 
+/** The demo's own machines are judged already. */
+async function judgeCopies(): Promise<void> {
+  const own = new Set(demoAsLoaded().machines.map((m) => m.id));
+  for (const { id } of await MachineRow.findAll({ attributes: ['id'] }))
+    if (!own.has(id)) await judge(place.db, id, DEMO_DAY);
+}
+
 test('48 machines cost what 24 do: the same questions, the same rows, as many bytes', async () => {
   place = await openPlace();
   rhea = await signedIn(place.app, 'rhea');
@@ -85,8 +92,7 @@ test('48 machines cost what 24 do: the same questions, the same rows, as many by
   place = await openPlace();
   await fillTo(place.url, MACHINES, demoAsLoaded());
   expect(await MachineRow.count()).toBe(MACHINES);
-  for (const { id } of await MachineRow.findAll({ attributes: ['id'] }))
-    await judge(place.db, id, DEMO_DAY);
+  await judgeCopies();
   rhea = await signedIn(place.app, 'rhea');
   const many = await costs();
 

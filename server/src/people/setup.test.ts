@@ -1,10 +1,10 @@
-import { spawn } from 'node:child_process';
-import { resolve } from 'node:path';
 import request from 'supertest';
 import { Session } from '@green-tally/core/contracts';
 import { DEMO_DAY, DEMO_PEOPLE } from '@green-tally/demo';
-import { migrate, PersonRow, SettingRow, unmigrate } from '../db';
+import { MachineRow, migrate, openDatabase, PersonRow, SettingRow, unmigrate } from '../db';
+import { loadDemo } from '../demo/load';
 import { openPlace, type Place } from '../testing/place';
+import { demoAsLoaded } from '../testing/template';
 
 let place: Place;
 beforeAll(async () => {
@@ -101,34 +101,30 @@ test('the first visit makes the first admin and branch, and only the first', asy
   expect(taken.body.errors[0].field).toBe('signIn');
 });
 
-test('three servers that start at once on an empty place: one loads the demo, all are there', async () => {
+test('three that start at once on an empty place: one works the demo out and loads it, all are there', async () => {
   const empty = await openPlace({ demo: false });
-  const servers = [8771, 8772, 8773].map((port) =>
-    spawn(process.execPath, [resolve(__dirname, '../../dist/serve.mjs')], {
-      env: {
-        ...process.env,
-        ...{ DATABASE_URL: empty.url, GREEN_TALLY_DEMO: '1', PORT: String(port), WORKERS: '0' },
-        ...{ GREEN_TALLY_GAUGE: '', GREEN_TALLY_STOCK: '', LOG_LEVEL: 'silent' },
-      },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    }),
-  );
+  const others = await Promise.all([openDatabase(empty.url), openDatabase(empty.url)]);
+  const { machines, ...demo } = demoAsLoaded();
+  const one = machines.slice(0, 1);
+  const ofOne = <T extends { machineId: string }>(rows: readonly T[]) =>
+    rows.filter((r) => r.machineId === one[0]?.id);
+  // few machines load as all do, and sooner
+  const made = jest.fn(() => ({
+    ...{ ...demo, machines: one, breakdowns: ofOne(demo.breakdowns), walks: ofOne(demo.walks) },
+    ...{ readings: ofOne(demo.readings), ticks: ofOne(demo.ticks), work: ofOne(demo.work) },
+    visits: ofOne(demo.visits),
+  }));
   try {
-    await Promise.all(
-      servers.map(
-        (child) =>
-          new Promise<void>((ready, fail) => {
-            child.stdout.on('data', (said: Buffer) => {
-              if (said.toString().includes('listening on')) ready();
-            });
-            child.once('exit', (code) => fail(new Error(`a server ended (${code})`)));
-          }),
-      ),
-    );
+    const days = await Promise.all([empty.db, ...others].map((db) => loadDemo(db, made)));
+    expect(days).toEqual([DEMO_DAY, DEMO_DAY, DEMO_DAY]);
+    expect(made).toHaveBeenCalledTimes(1);
     expect(await PersonRow.count()).toBe(DEMO_PEOPLE.length);
+    expect(await MachineRow.count()).toBe(1);
     expect((await SettingRow.findByPk('statedDay'))?.value).toBe(DEMO_DAY);
+    expect(await loadDemo(empty.db, made)).toBe(DEMO_DAY);
+    expect(made).toHaveBeenCalledTimes(1);
   } finally {
-    servers.forEach((child) => child.kill('SIGKILL'));
+    for (const db of others) await db.close();
     await empty.close();
   }
 });

@@ -6,6 +6,8 @@ import { loadDemo } from '../demo/load';
 
 /** The demo's database, loaded once for the whole test run and copied for each that asks. */
 const TEMPLATE = 't_demo_template';
+/** A database with its tables and nothing in them. */
+const EMPTY = 't_empty_template';
 
 /**
  * Makes the template. Before any test, by one process.
@@ -13,6 +15,8 @@ const TEMPLATE = 't_demo_template';
  * @param file where the dealership is kept as it was worked out, for demoAsLoaded()
  */
 export async function makeTemplate(base: string, file: string): Promise<void> {
+  await ask(base, `CREATE DATABASE ${EMPTY}`);
+  await (await openDatabase(databaseUrl(base, EMPTY))).close();
   if (existsSync(file)) {
     await ask(databaseUrl(base, 'postgres'), `ALTER DATABASE green_tally RENAME TO ${TEMPLATE}`);
     await ask(databaseUrl(base, 'postgres'), 'CREATE DATABASE green_tally');
@@ -35,7 +39,10 @@ export const demoAsLoaded = (): Scenario =>
 
 /** Makes an empty database or a copy of the demo's. @param name of the new database */
 export const makeDatabase = (base: string, name: string, demo: boolean): Promise<void> =>
-  ask(base, `CREATE DATABASE ${name}${demo ? ` TEMPLATE ${TEMPLATE} STRATEGY FILE_COPY` : ''}`);
+  ask(
+    base,
+    `CREATE DATABASE ${name} TEMPLATE ${demo ? TEMPLATE : EMPTY} STRATEGY ${demo ? 'FILE_COPY' : 'WAL_LOG'}`,
+  );
 
 async function ask(base: string, sql: string): Promise<void> {
   const keeper = new Sequelize(base, { logging: false, pool: { max: 1 } });
