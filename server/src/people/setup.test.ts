@@ -1,10 +1,7 @@
 import request from 'supertest';
 import { Session } from '@green-tally/core/contracts';
-import { DEMO_DAY, DEMO_PEOPLE } from '@green-tally/demo';
-import { MachineRow, migrate, openDatabase, PersonRow, SettingRow, unmigrate } from '../db';
-import { loadDemo } from '../demo/load';
+import { migrate, unmigrate } from '../db';
 import { openPlace, type Place } from '../testing/place';
-import { demoAsLoaded } from '../testing/template';
 
 let place: Place;
 beforeAll(async () => {
@@ -99,32 +96,4 @@ test('the first visit makes the first admin and branch, and only the first', asy
     .send({ name: 'Ben', signIn: 'BEN', password: 'long enough now', role: 'technician' })
     .expect(409);
   expect(taken.body.errors[0].field).toBe('signIn');
-});
-
-test('three that start at once on an empty place: one works the demo out and loads it, all are there', async () => {
-  const empty = await openPlace({ demo: false });
-  const others = await Promise.all([openDatabase(empty.url), openDatabase(empty.url)]);
-  const { machines, ...demo } = demoAsLoaded();
-  const one = machines.slice(0, 1);
-  const ofOne = <T extends { machineId: string }>(rows: readonly T[]) =>
-    rows.filter((r) => r.machineId === one[0]?.id);
-  // few machines load as all do, and sooner
-  const made = jest.fn(() => ({
-    ...{ ...demo, machines: one, breakdowns: ofOne(demo.breakdowns), walks: ofOne(demo.walks) },
-    ...{ readings: ofOne(demo.readings), ticks: ofOne(demo.ticks), work: ofOne(demo.work) },
-    visits: ofOne(demo.visits),
-  }));
-  try {
-    const days = await Promise.all([empty.db, ...others].map((db) => loadDemo(db, made)));
-    expect(days).toEqual([DEMO_DAY, DEMO_DAY, DEMO_DAY]);
-    expect(made).toHaveBeenCalledTimes(1);
-    expect(await PersonRow.count()).toBe(DEMO_PEOPLE.length);
-    expect(await MachineRow.count()).toBe(1);
-    expect((await SettingRow.findByPk('statedDay'))?.value).toBe(DEMO_DAY);
-    expect(await loadDemo(empty.db, made)).toBe(DEMO_DAY);
-    expect(made).toHaveBeenCalledTimes(1);
-  } finally {
-    for (const db of others) await db.close();
-    await empty.close();
-  }
 });
