@@ -4,6 +4,7 @@ import { layoutFaults } from './layout';
 import {
   beginWalk,
   confirmPosition,
+  openAs,
   openMachine,
   openStop,
   openYardAs,
@@ -161,10 +162,13 @@ for (const part of PARTS)
     page,
   }) => {
     await page.setViewportSize(PHONE);
-    await openYardAs(page, 'maud');
+    const here = visited.slice(part * AT_ONCE, (part + 1) * AT_ONCE);
+    // the first is loaded by its address, the others are gone to from there
+    await openAs(page, 'maud', here[0]?.path ?? '/');
+    await expect(page.getByTestId(here[0]?.ready ?? '').first()).toBeVisible();
     const wrong: string[] = [];
     // a place is loaded once: its screens follow the window, and the theme chosen in another tab
-    for (const place of visited.slice(part * AT_ONCE, (part + 1) * AT_ONCE)) {
+    for (const place of here) {
       await page.setViewportSize(PHONE);
       await goTo(page, place);
       for (const theme of THEMES) {
@@ -182,6 +186,15 @@ for (const part of PARTS)
     }
     expect(wrong).toEqual([]);
   });
+
+test('every place is the app at its address', async ({ request }) => {
+  const app = await (await request.get('/')).text();
+  expect(app).toContain('<script');
+  for (const { path } of visited) {
+    const answer = await request.get(path);
+    expect([path, answer.status(), (await answer.text()) === app]).toEqual([path, 200, true]);
+  }
+});
 
 /** Chooses a theme as another tab would. */
 async function choose(page: Page, theme: (typeof THEMES)[number]): Promise<void> {

@@ -67,7 +67,7 @@ export function readSheet(text: string): SheetRead {
 }
 
 /** What is escaped or quoted, and what opens, closes or begins a line; dashes of lists within lists. */
-const MARKS = new RegExp(`\\\\.|"(?:[^"\\\\\\n]|\\\\.)*"|[[\\]{}\\n]|(?:- ){${DEEPEST},}`, 'g');
+const MARKS = new RegExp(`\\\\.|"(?:[^"\\\\]|\\\\.)*"|[[\\]{}\\n]|(?:- ){${DEEPEST},}`, 'gs');
 
 /** The first line where lists and fields stand deeper within each other than in any sheet. */
 function lineTooDeep(text: string): number | undefined {
@@ -75,7 +75,8 @@ function lineTooDeep(text: string): number | undefined {
   for (const [mark] of text.matchAll(MARKS)) {
     if (mark === '[' || mark === '{') depth += 1;
     else if (mark === ']' || mark === '}') depth = Math.max(0, depth - 1);
-    else if (mark === '\n') line += 1;
+    // a quoted text may go on over lines
+    else if (mark.includes('\n')) line += mark.split('\n').length - 1;
     if (depth > DEEPEST || mark.startsWith('- ')) return line;
   }
   return undefined;
