@@ -1,11 +1,15 @@
 module.exports = {
   testTimeout: 60000,
-  testEnvironment: 'node',
+  runtime: '<rootDir>/../tools/jest/runtime.cjs',
+  testEnvironment: '<rootDir>/../tools/jest/environment.cjs',
   roots: ['<rootDir>/src'],
   transform: {
-    '^.+\\.[jt]sx?$': '<rootDir>/../tools/jestTransform.cjs',
+    '^.+\\.ts$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript' } },
+        module: { type: 'commonjs' },
+      },
+    ],
   },
-  transformIgnorePatterns: [
-    '/node_modules/(?!(uuid|tinyqueue|simple-statistics|date-fns|fast-check|pure-rand|zod)/)',
-  ],
 };

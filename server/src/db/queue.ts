@@ -37,6 +37,8 @@ export interface Queue {
   add(name: QueueName, jobs: readonly Job[], transaction: Transaction): Promise<void>;
 }
 
+const NEVER = new Promise<never>(() => undefined);
+
 /**
  * Opens the queues. A process that only puts jobs in keeps no clock and clears nothing up; workers do.
  * @param working whether this process runs jobs
@@ -47,7 +49,8 @@ export async function openQueue(
   working = false,
 ): Promise<Queue> {
   const boss = new PgBoss({
-    db: { executeSql: (text, values) => pool.query(text, values) },
+    // a job that is still underway when the place ends is not told of: it comes back by its time
+    db: { executeSql: (text, values) => (pool.ending ? NEVER : pool.query(text, values)) },
     schedule: working,
     supervise: working,
     // what a killed worker had taken comes back this soon after its time is over
