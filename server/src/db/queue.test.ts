@@ -26,7 +26,9 @@ test('a job still underway when its worker ends breaks nothing, and comes back',
     const left = await place.db.pool.query(
       `SELECT state FROM pgboss.job WHERE name = 'stock' AND singleton_key = 'stock'`,
     );
-    expect(left.rows).toEqual([{ state: 'active' }]);
+    // told of at the last moment, or waiting for its time to be over
+    expect(['retry', 'active']).toContain(left.rows[0]?.state);
+    expect(left.rows).toHaveLength(1);
   } finally {
     process.off('unhandledRejection', unheard);
     await place.close();

@@ -13,7 +13,7 @@ import { served } from '../testing/served';
  * the server from the next, and whatever it took can be read and judged. FUZZ says how many
  * (npm run fuzz: 10,000); a seed makes them the same each time.
  */
-const TRIES = Number(process.env['FUZZ'] ?? 250);
+const TRIES = Number(process.env['FUZZ'] ?? 180);
 const SEED = Number(process.env['FUZZ_SEED'] ?? 7);
 
 let place: Place;
