@@ -26,10 +26,25 @@ export function layoutFaults(page: Page): Promise<string[]> {
     const CONTROLS = 'button, a, input, textarea, [role=radio], [role=checkbox], [role=button]';
     const faults: string[] = [];
 
-    const boxesAround = (element: Element): Element[] => {
-      const around: Element[] = [];
-      for (let e = element.parentElement; e; e = e.parentElement) around.push(e);
-      return around;
+    interface Around {
+      readonly edge: DOMRect;
+      readonly scrolls: boolean;
+    }
+    /** The boxes around an element that leave only a part to be seen; asked once for each. */
+    const known = new Map<Element, readonly Around[]>();
+    const boxesAround = (element: Element | null): readonly Around[] => {
+      if (!element || element === document.body || element === document.documentElement) return [];
+      const before = known.get(element);
+      if (before) return before;
+      const { overflowX, overflowY } = getComputedStyle(element);
+      const further = boxesAround(element.parentElement);
+      const shows = overflowX === 'visible' && overflowY === 'visible';
+      const scrolls = [overflowX, overflowY].some((o) => o === 'auto' || o === 'scroll');
+      const all = shows
+        ? further
+        : [{ edge: element.getBoundingClientRect(), scrolls }, ...further];
+      known.set(element, all);
+      return all;
     };
     const isHidden = (element: Element) =>
       !element.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true });
@@ -40,12 +55,7 @@ export function layoutFaults(page: Page): Promise<string[]> {
      */
     const lookAt = (element: Element, box: DOMRect, said: string): Piece | undefined => {
       const seen: Box = { left: box.left, top: box.top, right: box.right, bottom: box.bottom };
-      for (const around of boxesAround(element)) {
-        const { overflowX, overflowY } = getComputedStyle(around);
-        if (overflowX === 'visible' && overflowY === 'visible') continue;
-        const edge = around.getBoundingClientRect();
-        if (around === document.body || around === document.documentElement) continue;
-        const scrolls = [overflowX, overflowY].some((o) => o === 'auto' || o === 'scroll');
+      for (const { edge, scrolls } of boxesAround(element.parentElement)) {
         if (!scrolls && (box.right > edge.right + SLACK || box.bottom > edge.bottom + SLACK))
           faults.push(`cut off: ${said}`);
         seen.left = Math.max(seen.left, edge.left);
@@ -105,10 +115,12 @@ export function layoutFaults(page: Page): Promise<string[]> {
     };
     pieces.forEach((a, i) => {
       for (const b of pieces.slice(i + 1)) {
-        if (within(a.element, b.element) || isPointedAt(a, b) || isPointedAt(b, a)) continue;
+        // most pairs lie apart: that is the cheapest to see
         const across = Math.min(a.seen.right, b.seen.right) - Math.max(a.seen.left, b.seen.left);
         const down = Math.min(a.seen.bottom, b.seen.bottom) - Math.max(a.seen.top, b.seen.top);
-        if (across > SLACK && down > SLACK + 2) faults.push(`${a.said} lies over ${b.said}`);
+        if (across <= SLACK || down <= SLACK + 2) continue;
+        if (within(a.element, b.element) || isPointedAt(a, b) || isPointedAt(b, a)) continue;
+        faults.push(`${a.said} lies over ${b.said}`);
       }
     });
     const root = document.scrollingElement;

@@ -12,7 +12,6 @@ class HouseRuntime extends Runtime {
     return { runInContext: () => script.runInThisContext() };
   }
 
-  // eslint-disable-next-line max-params -- Jest's own signature
   _loadModule(module, from, name, path, options, registry) {
     if (options?.isInternalModule || !LIBRARY.test(path)) {
       super._loadModule(module, from, name, path, options, registry);
