@@ -53,7 +53,9 @@ describe('an action', () => {
     const tries = [Promise.reject(new Unreachable()), Promise.resolve()];
     const { result } = renderHook(() => useAction(() => tries.shift() ?? Promise.resolve()));
     await act(async () => expect(await result.current.run()).toBe(false));
-    expect(result.current.trouble).toBe('The server cannot be reached.');
+    expect(result.current.trouble).toBe(
+      'The server cannot be reached. Try again where there is signal.',
+    );
     await act(async () => expect(await result.current.run()).toBe(true));
     expect(result.current.trouble).toBe('');
   });

@@ -38,7 +38,7 @@ export function useAction<A extends readonly unknown[]>(
       await action(...args);
       return true;
     } catch (error) {
-      if (!(error instanceof ApiProblem && onProblem?.(error))) setTrouble(troubleText(error));
+      if (!(error instanceof ApiProblem && onProblem?.(error))) setTrouble(wordsFor(error));
       if (!(error instanceof ApiProblem) && !(error instanceof Unreachable)) console.error(error);
       return false;
     } finally {
@@ -49,3 +49,8 @@ export function useAction<A extends readonly unknown[]>(
   };
   return { run, busy, trouble, clear: useCallback(() => setTrouble(''), []) };
 }
+
+const wordsFor = (error: unknown): string =>
+  error instanceof Unreachable
+    ? `${error.message} Try again where there is signal.`
+    : troubleText(error);
