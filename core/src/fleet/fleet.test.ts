@@ -1,5 +1,5 @@
 import type { Check, Reading, ReadingValue } from '../contracts';
-import { madeCheck, reading } from '../testing/sheet';
+import { madeCheck, reading, TAKE_UP } from '../testing/sheet';
 import { ENOUGH_LIVES, partLivesOf, ratesOf, slopesOf } from './index';
 
 const mm = (v: number): ReadingValue => ({ kind: 'measure', values: [v], typed: [], unit: 'mm' });
@@ -57,15 +57,7 @@ describe('how fast its parts have worn', () => {
     expect(drifted).toMatchObject([{ key: 'made drift', slope: expect.closeTo(0.0025, 6) }]);
     const chain = madeCheck('feel', {
       good: ['justSlides'],
-      takeUp: {
-        total: 45,
-        reserve: 10,
-        strandsPerTravel: 2,
-        pitch: 41.4,
-        loopPitches: 94,
-        limitPercent: 2.6,
-        resolution: 1,
-      },
+      takeUp: TAKE_UP,
     });
     const travel = (hours: number, left: number, linksOut = 0) =>
       at(hours, 0, { value: { kind: 'travel', left, linksOut, typed: '', unit: 'mm' } });

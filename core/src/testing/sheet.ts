@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { Check, Reading, SpecSheet, type ReadingValue } from '../contracts';
+import {
+  Check,
+  Reading,
+  SpecSheet,
+  type Machine,
+  type ReadingValue,
+  type TakeUp,
+} from '../contracts';
 
 /** A shipped demo sheet by file name, checked against the contract. For tests only. */
 export function demoSheet(
@@ -84,7 +91,39 @@ export function madeCheck<K extends Check['kind']>(
   return parsed as Extract<Check, { kind: K }>;
 }
 
-export const MACHINE_ID = '0197a000-0000-7000-8000-000000000001';
+/** The adjuster of a conveyor chain: a slot of 45 mm, 94 pitches. For tests only. */
+export const TAKE_UP: TakeUp = {
+  total: 45,
+  reserve: 10,
+  strandsPerTravel: 2,
+  pitch: 41.4,
+  loopPitches: 94,
+  limitPercent: 2.6,
+  resolution: 1,
+};
+
+/** T118 of the demo with a header on it, three weeks before its barley. For tests only. */
+export const T118: Machine = {
+  id: '0197a000-0000-7000-8000-000000000001',
+  serial: 'T118',
+  model: 'Ouzel 7',
+  customer: 'Harrow End',
+  branch: 'Upper Larkmoor',
+  builtOn: '2021-03-15',
+  hours: 1284,
+  header: { model: 'Merle 12', serial: 'H41' },
+  harvest: {
+    crop: 'malting barley',
+    start: '2026-06-30',
+    end: '2026-07-14',
+    areaHa: 520,
+    widthM: 10.7,
+    speedKmh: 6.2,
+    efficiency: 0.72,
+  },
+};
+
+export const MACHINE_ID = T118.id;
 export const WALK_ID = '0197a000-0000-7000-8000-00000000aaaa';
 let serial = 0;
 

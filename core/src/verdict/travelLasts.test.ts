@@ -1,16 +1,8 @@
 import type { Reading } from '../contracts';
-import { madeCheck, reading } from '../testing/sheet';
+import { madeCheck, reading, TAKE_UP } from '../testing/sheet';
 import { judgeCheck, verdictSentence } from './index';
 
-const takeUp = {
-  total: 60,
-  reserve: 10,
-  strandsPerTravel: 2,
-  pitch: 41.4,
-  loopPitches: 94,
-  limitPercent: 2.6,
-  resolution: 1,
-};
+const takeUp = { ...TAKE_UP, total: 60 };
 const chain = madeCheck('feel', {
   good: ['justSlides'],
   takeUp,

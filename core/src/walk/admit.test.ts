@@ -1,29 +1,11 @@
 import fc from 'fast-check';
 import { Feel, type Machine, type Reading, type ReadingValue } from '../contracts';
-import { shortSheet, MACHINE_ID, reading } from '../testing/sheet';
+import { shortSheet, reading, T118 } from '../testing/sheet';
 import { judgeCheck, sentence } from '../verdict';
 import { admissionTroubles, checksFor } from './index';
 
 const sheets = [shortSheet('ouzel7'), shortSheet('ouzel5'), shortSheet('merle12')];
-const machine: Machine = {
-  id: MACHINE_ID,
-  serial: 'T118',
-  model: 'Ouzel 7',
-  customer: 'Harrow End',
-  branch: 'Upper Larkmoor',
-  builtOn: '2021-03-15',
-  hours: 1284,
-  header: { model: 'Merle 12', serial: 'H41' },
-  harvest: {
-    crop: 'malting barley',
-    start: '2026-06-30',
-    end: '2026-07-14',
-    areaHa: 520,
-    widthM: 10.7,
-    speedKmh: 6.2,
-    efficiency: 0.72,
-  },
-};
+const machine: Machine = T118;
 const fields = (r: Reading, m = machine) =>
   admissionTroubles(r, m, sheets, { today: '2026-06-09' }).map((t) => t.field);
 const width = (mm: number): ReadingValue => ({

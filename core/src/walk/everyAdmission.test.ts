@@ -1,6 +1,6 @@
 import { takeUpOf, type Check, type Machine, type Reading, type ReadingValue } from '../contracts';
 import { atPlace } from '../kinds';
-import { MACHINE_ID, reading } from '../testing/sheet';
+import { reading, T118 } from '../testing/sheet';
 import { sheets } from '../testing/shipped';
 import { soundReadings, travelLeft } from '../testing/sound';
 import { admission, checksFor } from './index';
@@ -11,23 +11,9 @@ import { admission, checksFor } from './index';
  */
 const TODAY = '2026-06-09';
 const machineOf = (model: keyof typeof HEADERS): Machine => ({
-  id: MACHINE_ID,
-  serial: 'T118',
+  ...T118,
   model,
-  customer: 'Harrow End',
-  branch: 'Upper Larkmoor',
-  builtOn: '2021-03-15',
-  hours: 1284,
   header: { model: HEADERS[model], serial: 'H41' },
-  harvest: {
-    crop: 'malting barley',
-    start: '2026-06-30',
-    end: '2026-07-14',
-    areaHa: 520,
-    widthM: 10.7,
-    speedKmh: 6.2,
-    efficiency: 0.72,
-  },
 });
 const HEADERS = { 'Ouzel 7': 'Merle 12', 'Ouzel 5': 'Merle 10', 'Corrie 4': 'Tarn 7' } as const;
 const all = Object.values(sheets);

@@ -1,5 +1,5 @@
 import { ifLeft, ifLeftSentence, judgeMachine } from '../verdict';
-import { madeCheck, reading } from '../testing/sheet';
+import { madeCheck, reading, TAKE_UP } from '../testing/sheet';
 import type { Check, ReadingValue } from '../contracts';
 import { matesOf, proposeWork } from './index';
 
@@ -74,15 +74,7 @@ describe('what if left', () => {
     );
   });
   test('travel that runs out first is what ends it', () => {
-    const takeUp = {
-      total: 45,
-      reserve: 10,
-      strandsPerTravel: 2,
-      pitch: 41.4,
-      loopPitches: 94,
-      limitPercent: 2.6,
-      resolution: 1,
-    };
+    const takeUp = TAKE_UP;
     const mark = madeCheck('mark', {
       gauge: { length: 60, past: 2 },
       maxSideDifference: 3,

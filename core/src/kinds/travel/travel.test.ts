@@ -1,5 +1,5 @@
-import type { Feel, ReadingValue, TakeUp } from '../../contracts';
-import { madeCheck } from '../../testing/sheet';
+import type { Feel, ReadingValue } from '../../contracts';
+import { madeCheck, TAKE_UP } from '../../testing/sheet';
 import { said, verdictOf } from '../../testing/judged';
 import { travelLeft } from '../../testing/sound';
 import { InputError } from '../../units';
@@ -8,15 +8,7 @@ import { travelUncertainty } from './forecast';
 import { judgeTravel, type TravelReading } from './judge';
 import { judgeTensionAlone, tensionOfFeel, tensionOfMark } from './tension';
 
-const takeUp: TakeUp = {
-  total: 45,
-  reserve: 10,
-  strandsPerTravel: 2,
-  pitch: 41.4,
-  loopPitches: 94,
-  limitPercent: 2.6,
-  resolution: 1,
-};
+const takeUp = TAKE_UP;
 const chain = madeCheck('feel', { good: ['justSlides', 'slidesEasily'], takeUp });
 const at = (change: Partial<TravelReading>): TravelReading => ({
   left: 45,
